@@ -1,0 +1,50 @@
+import { OpenAPIRegistry, OpenApiGeneratorV31, extendZodWithOpenApi } from '@asteasolutions/zod-to-openapi'
+import { z } from 'zod'
+import { API_BASE, ENDPOINTS, type Endpoint } from './endpoints.ts'
+import { PROBLEM_MEDIA_TYPE, PROBLEM_STATUS, problem } from './problem.ts'
+
+extendZodWithOpenApi(z)
+
+/** The OpenAPI 3.1 document of the whole API, made from the endpoint table. */
+export function openApiDocument(version: string): object {
+  const registry = new OpenAPIRegistry()
+  for (const [operationId, endpoint] of Object.entries<Endpoint>(ENDPOINTS)) {
+    registry.registerPath({
+      method: endpoint.method,
+      path: endpoint.path,
+      operationId,
+      summary: endpoint.summary,
+      request: {
+        params: endpoint.params,
+        query: endpoint.query,
+        ...(endpoint.body && {
+          body: { required: true, content: { 'application/json': { schema: endpoint.body } } },
+        }),
+      },
+      responses: { ...answers(endpoint), ...problems(endpoint) },
+    })
+  }
+  return new OpenApiGeneratorV31(registry.definitions).generateDocument({
+    openapi: '3.1.0',
+    info: { title: 'Calm Apron', version, license: { name: 'MIT' } },
+    servers: [{ url: API_BASE }],
+  })
+}
+
+function answers(endpoint: Endpoint) {
+  const content = { 'application/json': { schema: endpoint.answer } }
+  const ok = { 200: { description: endpoint.summary, content } }
+  return endpoint.method === 'put' ? { ...ok, 201: { description: 'Made just now.', content } } : ok
+}
+
+function problems(endpoint: Endpoint) {
+  const statuses = new Map<number, string[]>()
+  for (const code of endpoint.problems) {
+    const status = PROBLEM_STATUS[code]
+    statuses.set(status, [...(statuses.get(status) ?? []), code])
+  }
+  const content = { [PROBLEM_MEDIA_TYPE]: { schema: problem } }
+  return Object.fromEntries(
+    [...statuses].map(([status, codes]) => [status, { description: codes.join(', '), content }]),
+  )
+}

@@ -1,0 +1,87 @@
+import { z } from 'zod'
+
+/** Every way a request can be refused. */
+export const PROBLEM_CODES = [
+  'broken-json',
+  'not-found',
+  'id-taken',
+  'changed-meanwhile',
+  'too-large',
+  'not-json',
+  'invalid-input',
+  'database-down',
+  'internal',
+] as const
+export type ProblemCode = (typeof PROBLEM_CODES)[number]
+
+/** The one table from code to HTTP status. */
+export const PROBLEM_STATUS = {
+  'broken-json': 400,
+  'not-found': 404,
+  'id-taken': 409,
+  'changed-meanwhile': 409,
+  'too-large': 413,
+  'not-json': 415,
+  'invalid-input': 422,
+  'database-down': 503,
+  internal: 500,
+} as const satisfies Record<ProblemCode, number>
+
+/** One refused field: where, a stable reason, and a sentence. `limit` is the bound that was passed. */
+export const fieldError = z.strictObject({
+  path: z.string(),
+  reason: z.string(),
+  message: z.string(),
+  limit: z.number().optional(),
+})
+export type FieldError = z.infer<typeof fieldError>
+
+/** `application/problem+json`; `type` is `urn:calm-apron:problem:` and the code. */
+export const problem = z.strictObject({
+  type: z.string(),
+  code: z.enum(PROBLEM_CODES),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string(),
+  requestId: z.string().optional(),
+  errors: z.array(fieldError).optional(),
+})
+export type Problem = z.infer<typeof problem>
+
+export const PROBLEM_MEDIA_TYPE = 'application/problem+json'
+
+const REASON_OF_ISSUE: Record<string, string> = {
+  invalid_type: 'wrong-type',
+  invalid_value: 'not-one-of',
+  invalid_union: 'wrong-type',
+  invalid_format: 'wrong-format',
+  unrecognized_keys: 'unknown-field',
+  too_small: 'too-small',
+  too_big: 'too-big',
+}
+
+/** The refused fields of a failed parse, one for each issue, with dotted paths. */
+export function fieldErrors(error: z.ZodError): FieldError[] {
+  return error.issues.flatMap((issue): FieldError[] => {
+    const path = issue.path.map(String).join('.')
+    if (issue.code === 'unrecognized_keys') {
+      return issue.keys.map((key) => ({
+        path: [path, key].filter((part) => part !== '').join('.'),
+        reason: 'unknown-field',
+        message: 'There is no such field.',
+      }))
+    }
+    return [{ path, reason: reasonOf(issue), message: issue.message, ...limitOf(issue) }]
+  })
+}
+
+function reasonOf(issue: z.core.$ZodIssue): string {
+  if (issue.code === 'custom')
+    return typeof issue.params?.['reason'] === 'string' ? issue.params['reason'] : 'refused'
+  return REASON_OF_ISSUE[issue.code] ?? 'refused'
+}
+
+function limitOf(issue: z.core.$ZodIssue): { limit?: number } {
+  if (issue.code === 'too_small') return { limit: Number(issue.minimum) }
+  return issue.code === 'too_big' ? { limit: Number(issue.maximum) } : {}
+}

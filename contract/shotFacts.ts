@@ -1,0 +1,93 @@
+import {
+  ABANDONMENTS,
+  FIRST_DROPS,
+  PUCKS,
+  SIDES,
+  STREAMS,
+  TILTS,
+  netG,
+  type ShotFacts,
+} from '@calm-apron/core'
+import { z } from 'zod'
+import { BOUNDS } from './bounds.ts'
+import { id, refuse, within } from './primitives.ts'
+
+function weighing(net: { readonly min: number; readonly max: number }) {
+  return z
+    .discriminatedUnion('by', [
+      z.strictObject({ by: z.literal('net'), netG: within(net) }),
+      z.strictObject({
+        by: z.literal('gross'),
+        grossG: within(BOUNDS.scaleG),
+        tareG: within(BOUNDS.scaleG),
+        vesselId: id.nullable(),
+      }),
+    ])
+    .superRefine((value, context) => {
+      if (value.by === 'net') return
+      const left = netG(value) ?? 0
+      if (left < 0)
+        refuse(context, ['tareG'], 'tare-above-gross', 'The empty weight is more than the full one.')
+      else if (left < net.min) refuse(context, ['grossG'], 'net-too-small', `That leaves under ${net.min} g.`)
+      else if (left > net.max) refuse(context, ['grossG'], 'net-too-big', `That leaves over ${net.max} g.`)
+    })
+}
+
+const clock = z
+  .strictObject({
+    firstDrop: z.enum(FIRST_DROPS),
+    firstDropS: within(BOUNDS.instantS).nullable(),
+    stopS: within(BOUNDS.instantS),
+    estimated: z.boolean(),
+  })
+  .superRefine((value, context) => {
+    if ((value.firstDrop === 'marked') !== (value.firstDropS !== null)) {
+      refuse(
+        context,
+        ['firstDropS'],
+        'first-drop-mismatch',
+        'A marked first drop needs its second, and only a marked one.',
+      )
+    }
+    if (value.firstDropS !== null && value.firstDropS > value.stopS) {
+      refuse(context, ['stopS'], 'stop-before-first-drop', 'The stop lies before the first drop.')
+    }
+  })
+
+const tasteAxis = z.int().min(BOUNDS.taste.min).max(BOUNDS.taste.max).nullable()
+
+/** What was observed of one shot. A part nobody saw is null. */
+export const shotFacts = z
+  .strictObject({
+    grindSetting: within(BOUNDS.grindSetting).nullable(),
+    grinderPurged: z.boolean().nullable(),
+    machineHot: z.boolean().nullable(),
+    basketDry: z.boolean().nullable(),
+    rightBasket: z.boolean().nullable(),
+    bedEven: z.boolean().nullable(),
+    dose: weighing(BOUNDS.doseNetG).nullable(),
+    tamp: z.strictObject({
+      tilt: z.enum(TILTS).nullable(),
+      lowSide: z.enum(SIDES).nullable(),
+      settled: z.boolean().nullable(),
+    }),
+    clock: clock.nullable(),
+    cup: weighing(BOUNDS.cupNetG).nullable(),
+    abandoned: z.enum(ABANDONMENTS).nullable(),
+    taste: z.strictObject({
+      sour: tasteAxis,
+      sweet: tasteAxis,
+      bitter: tasteAxis,
+      body: tasteAxis,
+      dryness: tasteAxis,
+    }),
+    look: z.strictObject({ stream: z.enum(STREAMS).nullable(), puck: z.enum(PUCKS).nullable() }),
+  })
+  .superRefine((facts, context) => {
+    if (facts.clock?.firstDrop === 'none' && (netG(facts.cup) ?? 0) > 0) {
+      refuse(context, ['cup'], 'cup-without-drop', 'No drop came, yet the cup weighs something.')
+    }
+    if (facts.tamp.lowSide !== null && (facts.tamp.tilt ?? 'level') === 'level') {
+      refuse(context, ['tamp', 'lowSide'], 'low-side-without-tilt', 'A low side needs a tilt.')
+    }
+  }) satisfies z.ZodType<ShotFacts>

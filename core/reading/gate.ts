@@ -1,0 +1,80 @@
+import type { ShotFacts } from '../shot/facts.ts'
+import { THRESHOLDS } from '../thresholds.ts'
+import type { DoseReading, Flow, Gate, GateFault, GateUnknown } from './types.ts'
+
+/** Is this shot evidence about the grind? A fault seen says no; a thing not looked at is named, not assumed. */
+export function gateOf(facts: ShotFacts, dose: DoseReading): Gate {
+  const doseOut = dose.judged && dose.standing !== 'on' ? dose.direction : null
+  const { tilt, settled } = facts.tamp
+  const present: Record<GateFault, boolean> = {
+    'machine-cold': facts.machineHot === false,
+    'basket-wet': facts.basketDry === false,
+    'wrong-basket': facts.rightBasket === false,
+    'grinder-not-purged': facts.grinderPurged === false,
+    'dose-low': doseOut === 'under',
+    'dose-high': doseOut === 'over',
+    'bed-uneven': facts.bedEven === false,
+    'tamp-tilted': tilt === 'clear',
+    'tamp-slightly-tilted': tilt === 'slight',
+    'tamp-unsettled': settled === false,
+  }
+  const unknown: Record<GateUnknown, boolean> = {
+    machine: facts.machineHot === null,
+    basket: facts.basketDry === null,
+    'basket-size': facts.rightBasket === null,
+    purge: facts.grinderPurged === null,
+    dose: !dose.judged,
+    bed: facts.bedEven === null,
+    tamp: tilt === null,
+  }
+  const faults = trueKeys(present)
+  return { passed: faults.length === 0, faults, unknowns: trueKeys(unknown) }
+}
+
+function trueKeys<K extends string>(flags: Record<K, boolean>): K[] {
+  // The record's keys are exactly K; Object.keys only knows them as strings.
+  return (Object.keys(flags) as K[]).filter((key) => flags[key])
+}
+
+/** Which way a fault can push the time, and the most it is known to, as |ln|. */
+function shiftOf(fault: GateFault, dose: DoseReading): { slower: number; faster: number } {
+  const { faultLn, doseLnPerG } = THRESHOLDS
+  const doseLn = dose.judged ? Math.abs(dose.deviation) * doseLnPerG : 0
+  const eitherWay = (ln: number) => ({ slower: ln, faster: ln })
+  const faster = (ln: number) => ({ slower: 0, faster: ln })
+  switch (fault) {
+    case 'machine-cold':
+      return eitherWay(faultLn.cold)
+    case 'basket-wet':
+      return faster(faultLn.wet)
+    case 'wrong-basket':
+      return eitherWay(faultLn.wrongBasket)
+    case 'grinder-not-purged':
+      return eitherWay(faultLn.notPurged)
+    case 'dose-low':
+      return faster(doseLn)
+    case 'dose-high':
+      return { slower: doseLn, faster: 0 }
+    case 'bed-uneven':
+      return faster(faultLn.bedUneven)
+    case 'tamp-tilted':
+      return faster(faultLn.tampTilted)
+    case 'tamp-slightly-tilted':
+      return faster(faultLn.tampSlightlyTilted)
+    case 'tamp-unsettled':
+      return faster(faultLn.tampUnsettled)
+  }
+}
+
+/**
+ * Whether the miss is so large that the faults found can't explain half of it: then its direction stands, and the
+ * grind moves although the gate failed. A little off never does; a choke always does.
+ */
+export function missOutweighsFaults(flow: Flow, gate: Gate, dose: DoseReading): boolean {
+  if (flow.missLn < THRESHOLDS.littleOffLn) return false
+  const isSlow = flow.state === 'slow' || flow.state === 'choking'
+  const explainedLn = gate.faults
+    .map((fault) => shiftOf(fault, dose)[isSlow ? 'slower' : 'faster'])
+    .reduce((sum, ln) => sum + ln, 0)
+  return explainedLn < flow.missLn * THRESHOLDS.explainsEnoughShare
+}

@@ -1,0 +1,108 @@
+import type { Side, Tilt } from '../shot/facts.ts'
+import type { TimeAtTarget, TimeUnknown } from '../shot/timeAtTarget.ts'
+
+/** Inside the tolerance, inside twice the tolerance, or beyond. */
+export const STANDINGS = ['on', 'near', 'off'] as const
+export type Standing = (typeof STANDINGS)[number]
+
+/** Which side of its target a value lies on. */
+export type Direction = 'under' | 'at' | 'over'
+
+export type NotJudged =
+  'not-weighed' | 'not-seen' | 'not-tasted' | 'abandoned' | 'stopped-too-far' | TimeUnknown
+
+/** One measured reading against its target, all in the reading's own base unit. */
+export interface Measured {
+  judged: true
+  standing: Standing
+  value: number
+  target: number
+  tolerance: number
+  /** value − target */
+  deviation: number
+  direction: Direction
+}
+
+export interface Unjudged {
+  judged: false
+  why: NotJudged
+}
+
+/** A tamp is ordinal: seen, not measured. */
+export interface TampSeen {
+  judged: true
+  standing: Standing
+  tilt: Tilt | null
+  lowSide: Side | null
+  settled: boolean | null
+}
+
+/** `bound`: the value is only known to be at least, or at most, this. */
+export interface TimeMeasured extends Measured {
+  bound: 'at-least' | 'at-most' | null
+  scaled: boolean
+  estimated: boolean
+}
+
+/** The value is bitter − sour, −10…10: under-extracted below 0, over-extracted above. */
+export interface TasteMeasured extends Measured {
+  sweetEnough: boolean | null
+  drying: boolean
+  bothStrong: boolean
+}
+
+export type DoseReading = Measured | Unjudged
+export type TampReading = TampSeen | Unjudged
+export type YieldReading = Measured | Unjudged
+export type TimeReading = TimeMeasured | Unjudged
+export type TasteReading = TasteMeasured | Unjudged
+
+export const GATE_FAULTS = [
+  'machine-cold',
+  'basket-wet',
+  'wrong-basket',
+  'grinder-not-purged',
+  'dose-low',
+  'dose-high',
+  'bed-uneven',
+  'tamp-tilted',
+  'tamp-slightly-tilted',
+  'tamp-unsettled',
+] as const
+/** What keeps a shot from being evidence about the grind, in the order in which it is mended. */
+export type GateFault = (typeof GATE_FAULTS)[number]
+
+export const GATE_UNKNOWNS = ['machine', 'basket', 'basket-size', 'purge', 'dose', 'bed', 'tamp'] as const
+/** A part of the gate nobody looked at. */
+export type GateUnknown = (typeof GATE_UNKNOWNS)[number]
+
+export interface Gate {
+  passed: boolean
+  faults: GateFault[]
+  unknowns: GateUnknown[]
+}
+
+export const FLOW_STATES = ['choking', 'slow', 'on', 'fast', 'gushing', 'unknown'] as const
+export type FlowState = (typeof FLOW_STATES)[number]
+
+/** `missLn`: |ln(time ÷ nearest window end)|, 0 inside the window, Infinity for a choke. */
+export interface Flow {
+  state: FlowState
+  missLn: number
+}
+
+export const UNEVEN_SIGNS = ['spurting', 'one-sided', 'holes', 'thin-side', 'sour-and-bitter'] as const
+export type UnevenSign = (typeof UNEVEN_SIGNS)[number]
+
+/** The five readings of one shot and what they rest on. */
+export interface Readings {
+  dose: DoseReading
+  tamp: TampReading
+  yield: YieldReading
+  time: TimeReading
+  taste: TasteReading
+  timeAtTarget: TimeAtTarget
+  gate: Gate
+  flow: Flow
+  unevenSigns: UnevenSign[]
+}

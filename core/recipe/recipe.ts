@@ -1,0 +1,28 @@
+/** Pump clock: 0 when water is called. Drop clock: 0 at the first drop. The two are never compared. */
+export const CLOCKS = ['pump', 'drop'] as const
+export type Clock = (typeof CLOCKS)[number]
+
+/** What a shot is judged against. Masses in g, times in s on the recipe's own `clock`. */
+export interface Recipe {
+  doseG: number
+  doseToleranceG: number
+  yieldG: number
+  yieldToleranceG: number
+  clock: Clock
+  timeMinS: number
+  timeMaxS: number
+  /** Usual instants of the first drop, in s from pump start. */
+  firstDropMinS: number
+  firstDropMaxS: number
+  /** How far apart sour and bitter may be, and how sweet the cup should at least be; both on 0–10. */
+  tasteTolerance: number
+  sweetMin: number
+}
+
+/**
+ * Grams in the cup per gram of dry coffee; 2 is what a barista calls "1:2". Both masses must be above 0.
+ * @example brewRatio(18, 36) // => 2
+ */
+export function brewRatio(doseG: number, yieldG: number): number {
+  return yieldG / doseG
+}

@@ -1,0 +1,47 @@
+/**
+ * Every number that decides something, in one place. Shares of time are natural logarithms of a ratio of times
+ * (0.15 ≈ 15 %), because faults multiply a shot's time rather than add to it.
+ */
+export const THRESHOLDS = {
+  /** "Near" reaches this many tolerances from the target. */
+  nearInTolerances: 2,
+  /** The share by which the yield may miss its target and the time still be scaled to it. */
+  scalableYieldShare: 0.25,
+  /** Below this share of the window's start the shot gushes; beyond this many window ends it chokes. */
+  gushBelowWindowShare: 0.5,
+  chokeBeyondWindowEnds: 2,
+  /** Slow and under this share of the target yield when it was stopped: choked. */
+  chokeYieldShare: 0.5,
+  /** No drop by this many times the latest usual first drop: choked. */
+  chokeFirstDropTimes: 2,
+  /** A miss smaller than this never moves the grind while the gate fails. */
+  littleOffLn: 0.15,
+  /** With signs of channelling the puck is mended first, up to this miss. */
+  unevenPuckFirstLn: 0.3,
+  /** A fault that explains at least this share of a miss is mended alone. */
+  explainsEnoughShare: 0.5,
+  /** Dose moves the time by about 2 % per 0.1 g. */
+  doseLnPerG: 0.2,
+  /** The most each fault is known to shift the time, as |ln|. */
+  faultLn: {
+    cold: 0.1,
+    wet: 0.1,
+    wrongBasket: Math.log(2),
+    notPurged: 0.12,
+    bedUneven: -Math.log(0.7),
+    tampSlightlyTilted: -Math.log(0.9),
+    tampTilted: -Math.log(0.7),
+    tampUnsettled: -Math.log(0.7),
+  },
+  /** Sour and bitter both at or above this, on 0–10, in one cup: uneven. */
+  bothStrong: 6,
+  /** Dry from here on speaks for over-extraction even where bitter does not stand out. */
+  drying: 7,
+  /** Grind steps in one move while this grinder's seconds per step are unknown. */
+  grindMoveSteps: 2,
+  grindMoveStepsFarOut: 4,
+  /** Net doses anyone would put into an espresso basket, in g. */
+  plausibleDoseG: { min: 5, max: 30 },
+  /** How near a plausible dose must be to the target before a forgotten tare is offered, in g. */
+  forgottenTareWithinG: 4,
+} as const

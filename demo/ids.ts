@@ -1,0 +1,17 @@
+/** Fixed ids of the demo's records, so that loading it twice is loading it once. */
+export function demoId(kind: keyof typeof KINDS, number: number): string {
+  return `019a5c00-0000-7${KINDS[kind]}-8000-${number.toString(16).padStart(12, '0')}`
+}
+
+const KINDS = {
+  academy: '001',
+  person: '002',
+  recipe: '003',
+  recipeRevision: '004',
+  coffee: '005',
+  bag: '006',
+  bar: '007',
+  grinder: '008',
+  vessel: '009',
+  shot: '00a',
+} as const

@@ -1,0 +1,65 @@
+import { createHash } from 'node:crypto'
+import { cpSync, existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { build as bundle } from 'esbuild'
+import { CHECKOUT, DIST } from '../machine/checkout.ts'
+import { PlainFailure } from '../machine/plainFailure.ts'
+import { runShown } from '../machine/run.ts'
+import { sourceFiles } from './sourceFiles.ts'
+
+const BUILT_FROM = ['core', 'contract', 'server', 'web', 'demo', 'package-lock.json']
+const STAMP = join(DIST, 'built-from')
+
+/** Compiles the server, its commands, the demo and the web app, unless nothing has changed since the last time. */
+export async function buildIfChanged(): Promise<void> {
+  const stamp = digestOfSources()
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === stamp) return
+  console.log('Building …')
+  rmSync(DIST, { recursive: true, force: true })
+  await bundleForNode()
+  cpSync(join(CHECKOUT, 'server/database/migrations'), join(DIST, 'server/migrations'), { recursive: true })
+  const code = await runShown(
+    process.execPath,
+    [join(CHECKOUT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'],
+    {
+      cwd: join(CHECKOUT, 'web'),
+      env: { NODE_ENV: 'production' },
+    },
+  )
+  if (code !== 0) throw new PlainFailure('The web app could not be built; what is wrong is said above.')
+  writeFileSync(STAMP, stamp)
+}
+
+async function bundleForNode(): Promise<void> {
+  await bundle({
+    entryPoints: {
+      'server/main': join(CHECKOUT, 'server/main.ts'),
+      'server/migrate': join(CHECKOUT, 'server/commands/migrate.ts'),
+      'server/importAcademy': join(CHECKOUT, 'server/commands/importAcademy.ts'),
+      'demo/print': join(CHECKOUT, 'demo/print.ts'),
+    },
+    outdir: DIST,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: true,
+    logLevel: 'warning',
+    plugins: [
+      {
+        name: 'only-our-own-rooms-inside',
+        setup(build) {
+          build.onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
+            kind === 'entry-point' || path.startsWith('@calm-apron/') ? null : { path, external: true },
+          )
+        },
+      },
+    ],
+  })
+}
+
+function digestOfSources(): string {
+  const hash = createHash('sha256').update(process.version)
+  for (const file of sourceFiles(BUILT_FROM)) hash.update(file).update(readFileSync(join(CHECKOUT, file)))
+  return hash.digest('hex')
+}

@@ -1,0 +1,119 @@
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { DatabaseUrls } from './database/roles.ts'
+import { DIST } from './machine/checkout.ts'
+import { PlainFailure } from './machine/plainFailure.ts'
+
+const READY_WITHIN_MS = 30_000
+const LOOK_EVERY_MS = 60
+
+/** Brings the schema up to date as its owner. */
+export function migrate(urls: DatabaseUrls): void {
+  runBuilt(
+    'server/migrate.js',
+    [],
+    { DATABASE_OWNER_URL: urls.ownerUrl, DATABASE_URL: urls.appUrl },
+    'The database could not be migrated.',
+  )
+}
+
+/** Loads the demo academy unless it is there. */
+export function loadDemo(appUrl: string): void {
+  const folder = mkdtempSync(join(tmpdir(), 'calm-apron-demo-'))
+  try {
+    const file = join(folder, 'academy.json')
+    writeFileSync(file, runBuilt('demo/print.js', [], {}, 'The demo academy could not be made.'))
+    runBuilt(
+      'server/importAcademy.js',
+      [file],
+      { DATABASE_URL: appUrl },
+      'The demo academy could not be loaded.',
+    )
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+function runBuilt(program: string, args: string[], env: NodeJS.ProcessEnv, otherwise: string): string {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--enable-source-maps', join(DIST, program), ...args],
+    {
+      env: { ...process.env, ...env },
+      encoding: 'utf8',
+      maxBuffer: 64 * 1_048_576,
+    },
+  )
+  if (status === 0) return stdout
+  const words = stderr.split('\n').find((line) => /error/i.test(line)) ?? stderr
+  throw new PlainFailure(`${otherwise} (${words.trim()})`)
+}
+
+export interface ServerSettings {
+  host: string
+  port: number
+  appUrl: string
+  logLevel?: string
+}
+
+/** A server process that answers that it is ready. */
+export interface RunningServer {
+  process: ChildProcess
+  url: string
+  /** Resolves when the process is gone, with its exit code. */
+  gone: Promise<number | null>
+}
+
+/**
+ * Starts the compiled server and waits until it is ready.
+ * @throws {PlainFailure} when it ends, or isn't ready in time; it says why
+ */
+export async function startServer({
+  host,
+  port,
+  appUrl,
+  logLevel = 'warn',
+}: ServerSettings): Promise<RunningServer> {
+  const child = spawn(process.execPath, ['--enable-source-maps', join(DIST, 'server/main.js')], {
+    env: {
+      ...process.env,
+      HOST: host,
+      PORT: String(port),
+      DATABASE_URL: appUrl,
+      WEB_FOLDER: join(DIST, 'web'),
+      LOG_LEVEL: logLevel,
+      NODE_ENV: 'production',
+    },
+    // The channel tells the server when we are gone, however we went.
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+  })
+  const gone = new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)))
+  const shownHost = host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host
+  const url = `http://${shownHost}:${port}`
+  const failure = await Promise.race([
+    waitUntilReady(url),
+    gone.then((code) => `the server ended by itself with code ${code}.`),
+  ])
+  if (failure === null) return { process: child, url, gone }
+  child.kill()
+  throw new PlainFailure(`Calm Apron did not become ready: ${failure}`)
+}
+
+async function waitUntilReady(url: string): Promise<string | null> {
+  const until = Date.now() + READY_WITHIN_MS
+  let why = 'it did not answer.'
+  while (Date.now() < until) {
+    try {
+      const answer = await fetch(`${url}/readyz`)
+      if (answer.ok) return null
+      const { detail } = (await answer.json()) as { detail?: string }
+      why = detail ?? why
+    } catch (error) {
+      why = error instanceof Error ? error.message : why
+    }
+    await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS))
+  }
+  return why
+}

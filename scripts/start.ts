@@ -1,0 +1,73 @@
+import { join } from 'node:path'
+import { buildIfChanged } from './building/build.ts'
+import { startCluster } from './database/cluster.ts'
+import { type DatabaseUrls, asSuperuser, ensureDatabase } from './database/roles.ts'
+import { CHECKOUT } from './machine/checkout.ts'
+import { ensureDiskSpace } from './machine/disk.ts'
+import { PlainFailure, runMain } from './machine/plainFailure.ts'
+import { type PortState, portState } from './machine/ports.ts'
+import { loadDemo, migrate, startServer } from './serving.ts'
+import { type StartSettings, readStartSettings } from './startSettings.ts'
+
+// Held for as long as a start runs on a cluster, and let go by the database itself however that start ends.
+const ONE_START_LOCK = 4_180_002
+
+const ALREADY_RUNNING =
+  'Calm Apron is already running on this data folder. Stop that one first, or give this one another with CALM_APRON_DATA=/some/folder.'
+
+await runMain(async () => {
+  const settings = readStartSettings(process.env, join(CHECKOUT, 'data'))
+  await ensureDiskSpace(CHECKOUT)
+  await ensurePortFree(settings)
+  await buildIfChanged()
+  if (settings.outside) await serve(settings, settings.outside, settings.demoAsked)
+  else await serveOnPrivateDatabase(settings)
+})
+
+const PORT_TROUBLE: Record<Exclude<PortState, 'free'>, (port: number, host: string) => string> = {
+  taken: (port) =>
+    `Port ${port} is taken: Calm Apron may be running already, or another program holds it. Stop that, or start with another, such as "PORT=${port + 1} npm start".`,
+  'not-allowed': (port) =>
+    `This user may not listen on port ${port}; start with one above 1023, such as "PORT=4180 npm start".`,
+  'no-such-host': (_port, host) =>
+    `HOST is "${host}", which is no address of this machine; leave it out, or use 0.0.0.0 for every one of them.`,
+}
+
+async function ensurePortFree({ port, host }: StartSettings): Promise<void> {
+  const state = await portState(port, host)
+  if (state !== 'free') throw new PlainFailure(PORT_TROUBLE[state](port, host))
+}
+
+async function serveOnPrivateDatabase(settings: StartSettings): Promise<void> {
+  const cluster = await startCluster(settings.dataFolder)
+  console.log(`Data: ${cluster.folder}`)
+  let isOurs = true
+  try {
+    await asSuperuser(cluster, 'postgres', async (lockHolder) => {
+      const { rows } = await lockHolder.query<{ free: boolean }>('select pg_try_advisory_lock($1) as free', [
+        ONE_START_LOCK,
+      ])
+      isOurs = rows[0]?.free === true
+      if (!isOurs) throw new PlainFailure(ALREADY_RUNNING)
+      // A database that goes away is reported by the server; here it only ends the lock.
+      lockHolder.on('error', () => undefined)
+      await serve(settings, await ensureDatabase(cluster, settings.dataFolder, 'calm_apron'), true)
+    })
+  } finally {
+    if (isOurs) cluster.stop()
+  }
+}
+
+async function serve(settings: StartSettings, urls: DatabaseUrls, withDemo: boolean): Promise<void> {
+  if (urls.ownerUrl !== '') migrate(urls)
+  if (withDemo) loadDemo(urls.appUrl)
+  const server = await startServer({ host: settings.host, port: settings.port, appUrl: urls.appUrl })
+  console.log(`\nCalm Apron is ready: ${server.url}\nStop it with Ctrl-C.`)
+  const stop = () => server.process.kill('SIGTERM')
+  process.on('SIGINT', stop)
+  process.on('SIGTERM', stop)
+  const code = await server.gone
+  if (code !== 0)
+    throw new PlainFailure(`The server ended unexpectedly (code ${code}); its last words are above.`)
+  console.log('Stopped.')
+}

@@ -1,0 +1,74 @@
+import type { AcademyFile } from '@calm-apron/contract'
+import { inAcademy } from '../database/inAcademy.ts'
+import type { Database } from '../database/pool.ts'
+import {
+  academy,
+  bag,
+  bar,
+  coffee,
+  grinder,
+  person,
+  recipeRevision,
+  shot,
+  shotRevision,
+  vessel,
+} from '../database/schema/index.ts'
+import { fromRecipeRevision } from '../recipes/recipeRow.ts'
+import { bodyDigest } from '../shots/bodyDigest.ts'
+import { toColumns } from '../shots/factsRow.ts'
+
+/** Stores a whole academy in one transaction; tells false, and changes nothing, when it is there already. */
+export async function importAcademy(
+  database: Database,
+  file: AcademyFile,
+  receivedAt: Date,
+): Promise<boolean> {
+  const { academyId } = file.academy
+  const own = <T extends object>(rows: readonly T[]) => rows.map((row) => ({ academyId, ...row }))
+  return inAcademy(database, academyId, async (transaction) => {
+    const stored = await transaction.insert(academy).values(file.academy).onConflictDoNothing().returning()
+    if (stored.length === 0) return false
+    const coffees = file.coffees.map(({ freshness, bags: _bags, ...rest }) => ({ ...rest, ...freshness }))
+    const bags = file.coffees.flatMap(({ coffeeId, bags: each }) => each.map((one) => ({ coffeeId, ...one })))
+    const bars = file.bars.map(({ grinders: _grinders, vessels: _vessels, ...rest }) => rest)
+    const grinders = file.bars.flatMap(({ barId, grinders: each }) => each.map((one) => ({ barId, ...one })))
+    const vessels = file.bars.flatMap(({ barId, vessels: each }) =>
+      each.map(({ id, ...one }) => ({ barId, vesselId: id, ...one })),
+    )
+    await transaction.insert(person).values(own(file.people))
+    await transaction
+      .insert(recipeRevision)
+      .values(file.recipes.map((each) => fromRecipeRevision(academyId, each)))
+    await transaction.insert(coffee).values(own(coffees))
+    await transaction.insert(bag).values(own(bags))
+    await transaction.insert(bar).values(own(bars))
+    await transaction.insert(grinder).values(own(grinders))
+    await transaction.insert(vessel).values(own(vessels))
+    if (file.shots.length === 0) return true
+    await transaction
+      .insert(shot)
+      .values(
+        own(
+          file.shots.map(({ facts: _facts, pulledAt, ...rest }) => ({
+            ...rest,
+            pulledAt: new Date(pulledAt),
+          })),
+        ),
+      )
+    await transaction.insert(shotRevision).values(
+      own(
+        file.shots.map(({ shotId, ...input }) => ({
+          revisionId: shotId,
+          shotId,
+          revisionNo: 1,
+          bodyDigest: bodyDigest(input),
+          reason: null,
+          recordedAt: new Date(input.pulledAt),
+          receivedAt,
+          ...toColumns(input.facts),
+        })),
+      ),
+    )
+    return true
+  })
+}

@@ -1,0 +1,166 @@
+import { BOUNDS } from '@calm-apron/contract'
+import { ABANDONMENTS, FIRST_DROPS, PUCKS, SIDES, STREAMS, TILTS } from '@calm-apron/core'
+import { sql } from 'drizzle-orm'
+import {
+  boolean,
+  check,
+  foreignKey,
+  index,
+  integer,
+  pgTable,
+  primaryKey,
+  smallint,
+  text,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core'
+import { bag, bar, grinder, person, vessel } from './academy.ts'
+import { academyId, between, instant, measured, oneOf } from './columns.ts'
+import { recipeRevision } from './recipe.ts'
+
+/** Who pulled what, by which recipe, with what; its facts stand in `shot_revision`. */
+export const shot = pgTable(
+  'shot',
+  {
+    academyId: academyId(),
+    shotId: uuid('shot_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    recipeRevisionId: uuid('recipe_revision_id').notNull(),
+    barId: uuid('bar_id').notNull(),
+    grinderId: uuid('grinder_id'),
+    bagId: uuid('bag_id'),
+    /** The device's own time. */
+    pulledAt: instant('pulled_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.shotId] }),
+    foreignKey({
+      name: 'shot_person',
+      columns: [t.academyId, t.personId],
+      foreignColumns: [person.academyId, person.personId],
+    }),
+    foreignKey({
+      name: 'shot_recipe_revision',
+      columns: [t.academyId, t.recipeRevisionId],
+      foreignColumns: [recipeRevision.academyId, recipeRevision.recipeRevisionId],
+    }),
+    foreignKey({
+      name: 'shot_bar',
+      columns: [t.academyId, t.barId],
+      foreignColumns: [bar.academyId, bar.barId],
+    }),
+    foreignKey({
+      name: 'shot_grinder',
+      columns: [t.academyId, t.grinderId],
+      foreignColumns: [grinder.academyId, grinder.grinderId],
+    }),
+    foreignKey({
+      name: 'shot_bag',
+      columns: [t.academyId, t.bagId],
+      foreignColumns: [bag.academyId, bag.bagId],
+    }),
+    index('shot_newest').on(t.academyId, t.pulledAt.desc(), t.shotId.desc()),
+    index('shot_newest_of_person').on(t.academyId, t.personId, t.pulledAt.desc(), t.shotId.desc()),
+  ],
+)
+
+/** The facts of a shot as observed, raw; a correction is a further row. Unknown is null. */
+export const shotRevision = pgTable(
+  'shot_revision',
+  {
+    academyId: academyId(),
+    revisionId: uuid('revision_id').notNull(),
+    shotId: uuid('shot_id').notNull(),
+    revisionNo: integer('revision_no').notNull(),
+    /** Of the body that made it, so that a repeated request is told from a different one. */
+    bodyDigest: text('body_digest').notNull(),
+    reason: text('reason'),
+    recordedAt: instant('recorded_at').notNull(),
+    receivedAt: instant('received_at').notNull(),
+    grindSetting: measured('grind_setting'),
+    grinderPurged: boolean('grinder_purged'),
+    machineHot: boolean('machine_hot'),
+    basketDry: boolean('basket_dry'),
+    rightBasket: boolean('right_basket'),
+    bedEven: boolean('bed_even'),
+    doseNetG: measured('dose_net_g'),
+    doseGrossG: measured('dose_gross_g'),
+    doseTareG: measured('dose_tare_g'),
+    doseVesselId: uuid('dose_vessel_id'),
+    tampTilt: text('tamp_tilt', { enum: TILTS }),
+    tampLowSide: text('tamp_low_side', { enum: SIDES }),
+    tampSettled: boolean('tamp_settled'),
+    firstDrop: text('first_drop', { enum: FIRST_DROPS }),
+    firstDropS: measured('first_drop_s'),
+    stopS: measured('stop_s'),
+    timesEstimated: boolean('times_estimated'),
+    cupNetG: measured('cup_net_g'),
+    cupGrossG: measured('cup_gross_g'),
+    cupTareG: measured('cup_tare_g'),
+    cupVesselId: uuid('cup_vessel_id'),
+    abandoned: text('abandoned', { enum: ABANDONMENTS }),
+    sour: smallint('sour'),
+    sweet: smallint('sweet'),
+    bitter: smallint('bitter'),
+    body: smallint('body'),
+    dryness: smallint('dryness'),
+    stream: text('stream', { enum: STREAMS }),
+    puck: text('puck', { enum: PUCKS }),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.revisionId] }),
+    foreignKey({
+      name: 'shot_revision_shot',
+      columns: [t.academyId, t.shotId],
+      foreignColumns: [shot.academyId, shot.shotId],
+    }),
+    foreignKey({
+      name: 'shot_dose_vessel',
+      columns: [t.academyId, t.doseVesselId],
+      foreignColumns: [vessel.academyId, vessel.vesselId],
+    }),
+    foreignKey({
+      name: 'shot_cup_vessel',
+      columns: [t.academyId, t.cupVesselId],
+      foreignColumns: [vessel.academyId, vessel.vesselId],
+    }),
+    // Also the index by which the newest revision of a shot is found.
+    unique('shot_revision_once').on(t.academyId, t.shotId, t.revisionNo),
+    check(
+      'shot_dose_one_way',
+      sql`num_nonnulls(${t.doseNetG}, ${t.doseGrossG}) <= 1 and (${t.doseGrossG} is null) = (${t.doseTareG} is null)`,
+    ),
+    check(
+      'shot_dose_positive',
+      sql`${t.doseNetG} > 0 and ${t.doseGrossG} is null or ${t.doseGrossG} > ${t.doseTareG} and ${t.doseTareG} >= 0 or ${t.doseNetG} is null and ${t.doseGrossG} is null`,
+    ),
+    check(
+      'shot_cup_one_way',
+      sql`num_nonnulls(${t.cupNetG}, ${t.cupGrossG}) <= 1 and (${t.cupGrossG} is null) = (${t.cupTareG} is null)`,
+    ),
+    check(
+      'shot_cup_not_negative',
+      sql`coalesce(${t.cupNetG}, ${t.cupGrossG} - ${t.cupTareG}, 0) >= 0 and coalesce(${t.cupTareG}, 0) >= 0`,
+    ),
+    check('shot_clock_whole', sql`num_nulls(${t.firstDrop}, ${t.stopS}, ${t.timesEstimated}) in (0, 3)`),
+    // A choked shot that is stopped before any drop can be: then there is no first drop at all.
+    check(
+      'shot_first_drop_marked',
+      sql`(${t.firstDrop} is not distinct from 'marked') = (${t.firstDropS} is not null)`,
+    ),
+    check(
+      'shot_instants_in_order',
+      sql`${t.stopS} >= coalesce(${t.firstDropS}, 0) and coalesce(${t.firstDropS}, 0) >= 0`,
+    ),
+    check('shot_low_side_tilted', sql`${t.tampLowSide} is null or coalesce(${t.tampTilt} <> 'level', false)`),
+    check('shot_tamp_tilt', oneOf(t.tampTilt, TILTS)),
+    check('shot_tamp_low_side', oneOf(t.tampLowSide, SIDES)),
+    check('shot_first_drop', oneOf(t.firstDrop, FIRST_DROPS)),
+    check('shot_abandoned', oneOf(t.abandoned, ABANDONMENTS)),
+    check('shot_stream', oneOf(t.stream, STREAMS)),
+    check('shot_puck', oneOf(t.puck, PUCKS)),
+    ...[t.sour, t.sweet, t.bitter, t.body, t.dryness].map((axis) =>
+      check(`shot_${axis.name}`, between(axis, BOUNDS.taste)),
+    ),
+  ],
+)

@@ -1,0 +1,17 @@
+import { Router } from 'express'
+import type { Readiness } from '../database/readiness.ts'
+import { Refusal } from '../refusal.ts'
+
+/** `/healthz`: the process runs. `/readyz`: it can serve. */
+export function healthRoutes(checkReadiness: () => Promise<Readiness>): Router {
+  const router = Router()
+  router.get('/healthz', (_req, res) => {
+    res.json({ status: 'up' })
+  })
+  router.get('/readyz', async (_req, res) => {
+    const readiness = await checkReadiness()
+    if (!readiness.ready) throw new Refusal('database-down', readiness.why)
+    res.json({ status: 'ready' })
+  })
+  return router
+}

@@ -1,0 +1,87 @@
+import {
+  MAX_BODY_BYTES,
+  PROBLEM_MEDIA_TYPE,
+  PROBLEM_STATUS,
+  type Problem,
+  type ProblemCode,
+} from '@calm-apron/contract'
+import type { ErrorRequestHandler, Request, RequestHandler, Response } from 'express'
+import { isDatabaseDown } from '../database/errors.ts'
+import { Refusal } from '../refusal.ts'
+
+const TITLES: Record<ProblemCode, string> = {
+  'broken-json': 'The body is not JSON',
+  'not-found': 'Not found',
+  'id-taken': 'That id is taken',
+  'changed-meanwhile': 'Changed meanwhile',
+  'too-large': 'Too large',
+  'not-json': 'JSON expected',
+  'invalid-input': 'Some fields need mending',
+  'database-down': 'The database is not answering',
+  internal: 'Something went wrong on our side',
+}
+
+const RETRY_AFTER_S = 2
+
+/** What body parsing throws carries a `type`; the rest is ours or unforeseen. */
+function toRefusal(error: unknown): Refusal {
+  if (error instanceof Refusal) return error
+  if (isDatabaseDown(error)) {
+    return new Refusal(
+      'database-down',
+      'The database is not answering just now. Nothing was stored; try again in a moment.',
+    )
+  }
+  const type = error instanceof Error && 'type' in error ? error.type : null
+  switch (type) {
+    case 'entity.parse.failed':
+      return new Refusal('broken-json', 'The body could not be read as JSON.')
+    case 'entity.too.large':
+      return new Refusal('too-large', `The body is over ${MAX_BODY_BYTES} bytes; no record is that large.`)
+    case 'charset.unsupported':
+    case 'encoding.unsupported':
+      return new Refusal('not-json', 'Send plain UTF-8 JSON.')
+    default:
+      return new Refusal('internal', 'Nothing you can mend; it has been logged.')
+  }
+}
+
+function toProblem(refusal: Refusal, requestId: string | undefined): Problem {
+  const { code, detail, errors } = refusal
+  return {
+    type: `urn:calm-apron:problem:${code}`,
+    code,
+    title: TITLES[code],
+    status: PROBLEM_STATUS[code],
+    detail,
+    ...(requestId !== undefined && { requestId }),
+    ...(errors.length > 0 && { errors: [...errors] }),
+  }
+}
+
+function requestIdOf(req: Request): string | undefined {
+  return typeof req.id === 'string' ? req.id : undefined
+}
+
+/** Turns whatever was thrown into one problem; what nobody foresaw is logged whole and answered blankly. */
+export const answerProblem: ErrorRequestHandler = (error: unknown, req, res: Response, next) => {
+  const refusal = toRefusal(error)
+  if (refusal.code === 'internal') req.log.error({ err: error }, 'unforeseen')
+  if (refusal.code === 'database-down') {
+    req.log.warn({ err: error }, 'database down')
+    res.set('Retry-After', String(RETRY_AFTER_S))
+  }
+  if (res.headersSent) {
+    next(error)
+    return
+  }
+  res
+    .status(PROBLEM_STATUS[refusal.code])
+    .type(PROBLEM_MEDIA_TYPE)
+    .send(JSON.stringify(toProblem(refusal, requestIdOf(req))))
+}
+
+/** The end of the API's road. */
+export const refuseUnknownPath: RequestHandler = () => {
+  throw new Refusal('not-found', 'There is nothing at this address.')
+}

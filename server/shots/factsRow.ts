@@ -1,0 +1,90 @@
+import type { ShotFacts, Weighing } from '@calm-apron/core'
+import type { InferInsertModel, InferSelectModel } from 'drizzle-orm'
+import type { shotRevision } from '../database/schema/index.ts'
+
+export type RevisionRow = InferSelectModel<typeof shotRevision>
+type FactColumns = Omit<
+  InferInsertModel<typeof shotRevision>,
+  'academyId' | 'revisionId' | 'shotId' | 'revisionNo' | 'bodyDigest' | 'reason' | 'recordedAt' | 'receivedAt'
+>
+
+/** Facts as the columns they are stored in. */
+export function toColumns(facts: ShotFacts): FactColumns {
+  const dose = weighingColumns(facts.dose)
+  const cup = weighingColumns(facts.cup)
+  return {
+    grindSetting: facts.grindSetting,
+    grinderPurged: facts.grinderPurged,
+    machineHot: facts.machineHot,
+    basketDry: facts.basketDry,
+    rightBasket: facts.rightBasket,
+    bedEven: facts.bedEven,
+    doseNetG: dose.netG,
+    doseGrossG: dose.grossG,
+    doseTareG: dose.tareG,
+    doseVesselId: dose.vesselId,
+    tampTilt: facts.tamp.tilt,
+    tampLowSide: facts.tamp.lowSide,
+    tampSettled: facts.tamp.settled,
+    firstDrop: facts.clock?.firstDrop ?? null,
+    firstDropS: facts.clock?.firstDropS ?? null,
+    stopS: facts.clock?.stopS ?? null,
+    timesEstimated: facts.clock?.estimated ?? null,
+    cupNetG: cup.netG,
+    cupGrossG: cup.grossG,
+    cupTareG: cup.tareG,
+    cupVesselId: cup.vesselId,
+    abandoned: facts.abandoned,
+    ...facts.taste,
+    ...facts.look,
+  }
+}
+
+/** Columns as the facts they were stored from. */
+export function toFacts(row: RevisionRow): ShotFacts {
+  return {
+    grindSetting: row.grindSetting,
+    grinderPurged: row.grinderPurged,
+    machineHot: row.machineHot,
+    basketDry: row.basketDry,
+    rightBasket: row.rightBasket,
+    bedEven: row.bedEven,
+    dose: toWeighing(row.doseNetG, row.doseGrossG, row.doseTareG, row.doseVesselId),
+    tamp: { tilt: row.tampTilt, lowSide: row.tampLowSide, settled: row.tampSettled },
+    clock: toClock(row),
+    cup: toWeighing(row.cupNetG, row.cupGrossG, row.cupTareG, row.cupVesselId),
+    abandoned: row.abandoned,
+    taste: { sour: row.sour, sweet: row.sweet, bitter: row.bitter, body: row.body, dryness: row.dryness },
+    look: { stream: row.stream, puck: row.puck },
+  }
+}
+
+interface WeighingColumns {
+  netG: number | null
+  grossG: number | null
+  tareG: number | null
+  vesselId: string | null
+}
+
+function weighingColumns(weighing: Weighing | null): WeighingColumns {
+  const empty: WeighingColumns = { netG: null, grossG: null, tareG: null, vesselId: null }
+  if (weighing === null) return empty
+  return weighing.by === 'net'
+    ? { ...empty, netG: weighing.netG }
+    : { ...empty, grossG: weighing.grossG, tareG: weighing.tareG, vesselId: weighing.vesselId }
+}
+
+function toWeighing(
+  net: number | null,
+  grossG: number | null,
+  tareG: number | null,
+  vesselId: string | null,
+): Weighing | null {
+  if (net !== null) return { by: 'net', netG: net }
+  return grossG !== null && tareG !== null ? { by: 'gross', grossG, tareG, vesselId } : null
+}
+
+function toClock({ firstDrop, firstDropS, stopS, timesEstimated }: RevisionRow): ShotFacts['clock'] {
+  if (firstDrop === null || stopS === null || timesEstimated === null) return null
+  return { firstDrop, firstDropS, stopS, estimated: timesEstimated }
+}

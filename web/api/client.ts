@@ -1,0 +1,77 @@
+import { API_BASE, type Endpoint, type Problem, problem } from '@calm-apron/contract'
+import type { z } from 'zod'
+
+/** The server's own word that it won't. */
+export class RefusedByServer extends Error {
+  override readonly name = 'RefusedByServer'
+
+  constructor(readonly problem: Problem) {
+    super(`${problem.code}: ${problem.detail}`)
+  }
+}
+
+/** No answer, or none that makes sense: worth trying again later. */
+export class ServerUnreachable extends Error {
+  override readonly name = 'ServerUnreachable'
+}
+
+interface Sent<E extends Endpoint> {
+  params?: z.infer<E['params']>
+  query?: z.input<E['query']>
+  body?: E['body'] extends z.ZodType ? z.input<E['body']> : never
+}
+
+const ANSWER_WITHIN_MS = 12_000
+const TRY_LATER = new Set([429, 500, 502, 503, 504])
+
+/**
+ * Calls one endpoint, typed by its own schemas.
+ * @throws {RefusedByServer} for a problem that trying again won't mend
+ * @throws {ServerUnreachable} when there is no answer, or the server says "not now"
+ */
+export async function call<E extends Endpoint>(
+  endpoint: E,
+  sent: Sent<E> = {},
+): Promise<z.infer<E['answer']>> {
+  const answer = await reach(endpoint, sent)
+  if (!answer.ok) throw await failureOf(answer)
+  const parsed = endpoint.answer.safeParse(await answer.json().catch(() => null))
+  if (!parsed.success) throw new ServerUnreachable(`An answer that is not ${endpoint.path}'s.`)
+  // Parsed by the very schema the type is inferred from; the generic can't carry that.
+  return parsed.data as z.infer<E['answer']>
+}
+
+async function reach(
+  endpoint: Endpoint,
+  { params = {}, query = {}, body }: { params?: object; query?: object; body?: unknown },
+): Promise<Response> {
+  try {
+    return await fetch(addressOf(endpoint.path, params, query), {
+      method: endpoint.method.toUpperCase(),
+      signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
+      ...(body !== undefined && {
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      }),
+    })
+  } catch (error) {
+    throw new ServerUnreachable('No answer.', { cause: error })
+  }
+}
+
+function addressOf(path: string, params: object, query: object): string {
+  const values = new Map(Object.entries(params))
+  const filled = path.replaceAll(/\{(\w+)\}/g, (_, name: string) =>
+    encodeURIComponent(String(values.get(name))),
+  )
+  const asked = Object.entries(query).filter(([, value]) => value !== undefined)
+  const search = new URLSearchParams(asked.map(([name, value]) => [name, String(value)]))
+  return `${API_BASE}${filled}${asked.length > 0 ? `?${search}` : ''}`
+}
+
+async function failureOf(answer: Response): Promise<RefusedByServer | ServerUnreachable> {
+  const parsed = problem.safeParse(await answer.json().catch(() => null))
+  if (TRY_LATER.has(answer.status) || !parsed.success)
+    return new ServerUnreachable(`Status ${answer.status}.`)
+  return new RefusedByServer(parsed.data)
+}

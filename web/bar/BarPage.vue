@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { ConfigProvider } from 'ant-design-vue'
+import { ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import EmptyPlace from '../parts/EmptyPlace.vue'
+import { useDrafts } from '../store/drafts.ts'
+import { useTheme } from '../theme/useTheme.ts'
+import ShotDesk from './ShotDesk.vue'
+import type { ShotDraft } from './shotDraft.ts'
+
+const props = defineProps<{ shotId: string }>()
+const { t } = useI18n()
+const router = useRouter()
+const drafts = useDrafts()
+const barTheme = useTheme('bar')
+const found = ref<ShotDraft | null | 'looking'>('looking')
+
+watch(
+  () => props.shotId,
+  async (shotId) => {
+    found.value = 'looking'
+    const draft = await drafts.find(shotId)
+    if (draft?.correcting) await router.replace({ name: 'correct', params: { shotId } })
+    else found.value = draft
+  },
+  { immediate: true },
+)
+</script>
+
+<template>
+  <ConfigProvider :theme="barTheme">
+    <h1 class="visually-hidden" tabindex="-1">{{ t('bar.title') }}</h1>
+    <ShotDesk v-if="found !== 'looking' && found !== null" :key="shotId" :found="found" />
+    <EmptyPlace
+      v-else-if="found === null"
+      :says="t('bar.notHere')"
+      :action="t('app.toToday')"
+      :to="{ name: 'today' }"
+    />
+  </ConfigProvider>
+</template>

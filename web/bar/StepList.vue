@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { CheckOutlined } from '@ant-design/icons-vue'
+import { useI18n } from 'vue-i18n'
+import { BAR_STEPS, type BarStep } from './shotDraft.ts'
+
+/** The steps in their order; each can be gone back to. */
+defineProps<{ done: ReadonlySet<BarStep>; summaries: Partial<Record<BarStep, string>> }>()
+const step = defineModel<BarStep>({ required: true })
+const { t } = useI18n()
+</script>
+
+<template>
+  <ol class="steps">
+    <li v-for="(each, index) in BAR_STEPS" :key="each">
+      <button
+        type="button"
+        class="step"
+        :class="{ current: each === step }"
+        :aria-current="each === step ? 'step' : undefined"
+        @click="step = each"
+      >
+        <span class="no figure" :class="{ done: done.has(each) }">
+          <CheckOutlined v-if="done.has(each)" />
+          <template v-else>{{ index + 1 }}</template>
+        </span>
+        <span class="name">{{ t(`step.${each}`) }}</span>
+        <span v-if="summaries[each]" class="summary figure">{{ summaries[each] }}</span>
+      </button>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+.steps {
+  display: grid;
+  gap: 12px;
+}
+.step {
+  width: 100%;
+  min-height: var(--touch);
+  display: grid;
+  grid-template-columns: 36px 1fr auto;
+  align-items: center;
+  gap: 8px;
+  padding: 0 12px 0 8px;
+  border: 2px solid transparent;
+  border-radius: 8px;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.step.current {
+  border-color: var(--pine);
+  background: var(--pine-soft);
+  font-weight: 700;
+}
+.no {
+  width: 32px;
+  height: 32px;
+  display: grid;
+  place-items: center;
+  border: 2px solid var(--edge);
+  border-radius: 50%;
+  font-size: 0.8em;
+}
+.no.done {
+  border-color: var(--pine);
+  background: var(--pine);
+  color: var(--paper);
+}
+.summary {
+  font-size: 0.8em;
+}
+@media (max-width: 900px) {
+  .steps {
+    grid-auto-flow: column;
+    overflow-x: auto;
+    padding: 4px;
+  }
+}
+</style>

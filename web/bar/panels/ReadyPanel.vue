@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import type { Grinder } from '@calm-apron/contract'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import ChoiceRow from '../../parts/ChoiceRow.vue'
+import NumberEntry from '../../parts/NumberEntry.vue'
+import { GATE_QUESTIONS, type ShotDraft } from '../shotDraft.ts'
+
+const props = defineProps<{ grinder: Grinder | null; grindIssue: string | undefined }>()
+const draft = defineModel<ShotDraft>({ required: true })
+const { t } = useI18n()
+
+const answers = computed(() => [
+  { value: true, label: t('answer.yes') },
+  { value: false, label: t('answer.no') },
+  { value: null, label: t('answer.unknown') },
+])
+const grindHint = computed(() => {
+  if (!props.grinder) return ''
+  const { minSetting: min, maxSetting: max, name: grinder, finerIs } = props.grinder
+  return t('field.grindHint', { min, max, grinder, finer: t(`field.${finerIs}`) })
+})
+</script>
+
+<template>
+  <div class="ready">
+    <ChoiceRow
+      v-for="question in GATE_QUESTIONS"
+      :key="question"
+      v-model="draft.gate[question]"
+      :label="t(`gate.${question}`)"
+      :options="answers"
+    />
+    <NumberEntry v-model="draft.grindText" :label="t('field.grind')" :hint="grindHint" :issue="grindIssue" />
+  </div>
+</template>
+
+<style scoped>
+.ready {
+  display: grid;
+  gap: 10px;
+}
+</style>

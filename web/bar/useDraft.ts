@@ -1,0 +1,45 @@
+import { diagnose, readShot } from '@calm-apron/core'
+import { useDebounceFn, useEventListener } from '@vueuse/core'
+import { computed, reactive, watch } from 'vue'
+import { useAcademy } from '../store/academy.ts'
+import { useDrafts } from '../store/drafts.ts'
+import { readDraft } from './readDraft.ts'
+import type { ShotDraft } from './shotDraft.ts'
+
+const KEEP_AFTER_MS = 150
+
+/** A draft that is being entered: kept on the device as it changes, and read as it stands. */
+export function useDraft(found: ShotDraft) {
+  const drafts = useDrafts()
+  const academy = useAcademy()
+  const draft = reactive(found)
+  let isDone = false
+
+  const read = computed(() => readDraft(draft))
+  const recipe = computed(() => academy.recipe(draft.recipeRevisionId))
+  const grinder = computed(() => academy.grinder(draft.grinderId))
+  const vessels = computed(() => academy.bar(draft.barId)?.vessels ?? [])
+  const readings = computed(() =>
+    recipe.value === null ? null : readShot(read.value.facts, recipe.value.targets),
+  )
+  const diagnosis = computed(() =>
+    readings.value === null
+      ? null
+      : diagnose(readings.value, { setting: read.value.facts.grindSetting, grinder: grinder.value }),
+  )
+
+  const keepNow = () => (isDone ? Promise.resolve() : drafts.keep(draft))
+  const keepSoon = useDebounceFn(keepNow, KEEP_AFTER_MS)
+  watch(draft, () => void keepSoon(), { deep: true })
+  useEventListener(window, 'pagehide', () => void keepNow())
+
+  /** The draft became a record: it is no longer needed. */
+  async function finish(): Promise<void> {
+    isDone = true
+    await drafts.drop(draft.shotId)
+  }
+
+  return { draft, read, recipe, grinder, vessels, readings, diagnosis, keepNow, finish }
+}
+
+export type DraftInHand = ReturnType<typeof useDraft>

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { fromBase, unitRule } from '@calm-apron/core'
+import { ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { type ShotDraft, draftOf } from '../bar/shotDraft.ts'
+import EmptyPlace from '../parts/EmptyPlace.vue'
+import { useDrafts } from '../store/drafts.ts'
+import { usePreferences } from '../store/preferences.ts'
+import CorrectionDesk from './CorrectionDesk.vue'
+import { useShotReading } from './useShotReading.ts'
+
+const props = defineProps<{ shotId: string }>()
+const { t } = useI18n()
+const drafts = useDrafts()
+const preferences = usePreferences()
+const { shot, state } = useShotReading(() => props.shotId)
+const found = ref<ShotDraft | null>(null)
+
+watch(
+  shot,
+  async (detail) => {
+    if (detail === null || found.value !== null) return
+    const kept = await drafts.find(props.shotId)
+    if (kept?.correcting) {
+      found.value = kept
+      return
+    }
+    const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, current } = detail
+    const unit = preferences.units.mass
+    found.value = draftOf(
+      {
+        shotId,
+        personId,
+        recipeRevisionId,
+        barId,
+        grinderId,
+        bagId,
+        madeAt: new Date().toISOString(),
+        massUnit: unit,
+        correcting: { basedOnNo: current.revisionNo, reason: '' },
+      },
+      current.facts,
+      (g) => fromBase('mass', unit, g).toFixed(unitRule('mass', unit).decimals),
+    )
+  },
+  { immediate: true },
+)
+</script>
+
+<template>
+  <CorrectionDesk v-if="found && shot" :found="found" :shot="shot" />
+  <EmptyPlace
+    v-else-if="state === 'not-there'"
+    :says="t('reading.notThere')"
+    :action="t('app.toToday')"
+    :to="{ name: 'today' }"
+  />
+  <EmptyPlace v-else :says="t('app.loading')" />
+</template>

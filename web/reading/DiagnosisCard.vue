@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import type { Diagnosis, Readings } from '@calm-apron/core'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useReadingWords } from './useReadingWords.ts'
+
+const props = defineProps<{ diagnosis: Diagnosis; readings: Readings; grindSetting: number | null }>()
+const { t } = useI18n()
+const words = useReadingWords()
+
+const reasons = computed(() =>
+  [...new Set(props.diagnosis.why.map(words.reasonWords))].filter((each) => each !== ''),
+)
+const holds = computed(() =>
+  [...new Set(props.diagnosis.hold.map((lever) => t(`lever.${lever}`)))].join(', '),
+)
+const isLookFirst = computed(() => props.diagnosis.move.lever === 'observe')
+const isNoEvidence = computed(
+  () =>
+    !props.readings.gate.passed &&
+    props.diagnosis.move.lever !== 'grind' &&
+    props.diagnosis.move.lever !== 'leave',
+)
+</script>
+
+<template>
+  <section class="diagnosis" aria-labelledby="verdict">
+    <h2 id="verdict" class="verdict">{{ t(`verdict.${diagnosis.verdict}`) }}</h2>
+    <p class="cause">{{ t(`cause.${diagnosis.cause}`) }}</p>
+    <div v-if="diagnosis.pressureCaution" class="caution" role="note">{{ t('reading.caution') }}</div>
+    <div class="move">
+      <p v-if="isLookFirst" class="soft">{{ t('reading.observeFirst') }}</p>
+      <p class="next">{{ words.moveWords(diagnosis.move, grindSetting) }}</p>
+      <p v-if="words.mendTooWords(diagnosis)">{{ words.mendTooWords(diagnosis) }}</p>
+      <p v-if="isNoEvidence" class="soft">{{ t('reading.notEvidence') }}</p>
+    </div>
+    <dl>
+      <template v-if="reasons.length > 0">
+        <dt>{{ t('why.title') }}</dt>
+        <dd>
+          <ul class="reasons">
+            <li v-for="reason in reasons" :key="reason">{{ reason }}</li>
+          </ul>
+        </dd>
+      </template>
+      <dt>{{ t('why.hold') }}</dt>
+      <dd>{{ holds }}</dd>
+      <template v-if="diagnosis.lookNext">
+        <dt>{{ t('why.lookNext') }}</dt>
+        <dd>{{ t(`observe.${diagnosis.lookNext}`) }}</dd>
+      </template>
+    </dl>
+  </section>
+</template>
+
+<style scoped>
+.verdict {
+  font-size: 2rem;
+  margin-bottom: 4px;
+}
+.cause {
+  font-size: 1.125rem;
+}
+.move {
+  margin: 16px 0;
+  padding: 16px 20px;
+  border-left: 6px solid var(--pine);
+  background: var(--raised);
+}
+.move p {
+  margin: 0 0 4px;
+}
+.next {
+  font-size: 1.5rem;
+  font-weight: 650;
+  line-height: 1.25;
+}
+.caution {
+  margin: 12px 0;
+  padding: 12px 16px;
+  border-left: 6px solid var(--plum);
+  background: var(--plum-soft);
+}
+dl {
+  margin: 0;
+  display: grid;
+  grid-template-columns: 9em 1fr;
+  gap: 8px 16px;
+}
+dt {
+  color: var(--ink-soft);
+}
+dd {
+  margin: 0;
+}
+.reasons {
+  display: grid;
+  gap: 4px;
+}
+@media (max-width: 600px) {
+  dl {
+    grid-template-columns: 1fr;
+    gap: 2px;
+  }
+  dd {
+    margin-bottom: 8px;
+  }
+}
+</style>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import type { ShotRevision } from '@calm-apron/contract'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useAcademy } from '../store/academy.ts'
+import { useFormat } from '../units/useFormat.ts'
+import { useFactWords } from './useFactWords.ts'
+
+/** Every state of a shot's facts, newest first, with what each correction changed. */
+const props = defineProps<{ revisions: readonly ShotRevision[] }>()
+const { t } = useI18n()
+const format = useFormat()
+const academy = useAcademy()
+const { lines, changes } = useFactWords()
+
+const rows = computed(() =>
+  props.revisions.map((revision, index) => {
+    const before = props.revisions[index + 1]
+    return {
+      id: revision.revisionId,
+      title: `${t('reading.revision', { no: revision.revisionNo })}, ${index === 0 ? t('reading.now') : t('reading.first')}`,
+      when: `${format.dateOf(revision.recordedAt, academy.timeZone)}, ${format.timeOf(revision.recordedAt, academy.timeZone)}`,
+      reason: revision.reason,
+      changes: before ? changes(before.facts, revision.facts) : [],
+    }
+  }),
+)
+const facts = computed(() => (props.revisions[0] ? lines(props.revisions[0].facts) : []))
+</script>
+
+<template>
+  <details class="facts">
+    <summary>{{ t('reading.facts') }}</summary>
+    <dl>
+      <template v-for="line in facts" :key="line.label">
+        <dt>{{ line.label }}</dt>
+        <dd class="figure">{{ line.value }}</dd>
+      </template>
+    </dl>
+  </details>
+  <section v-if="rows.length > 1" class="corrections" aria-labelledby="corrections">
+    <h2 id="corrections">{{ t('reading.revisions') }}</h2>
+    <ol>
+      <li v-for="row in rows" :key="row.id">
+        <strong>{{ row.title }}</strong> <span class="soft">{{ row.when }}</span>
+        <p v-if="row.reason">{{ row.reason }}</p>
+        <p v-for="change in row.changes" :key="change" class="figure change">{{ change }}</p>
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+.facts,
+.corrections {
+  margin-top: 24px;
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+  font-weight: 650;
+}
+dl {
+  margin: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 2px 16px;
+}
+dt {
+  color: var(--ink-soft);
+}
+dd {
+  margin: 0;
+  text-align: right;
+}
+li {
+  border-top: 1px solid var(--mist);
+  padding: 8px 0;
+}
+.change {
+  font-size: 0.9em;
+  margin: 0;
+}
+</style>

@@ -1,0 +1,164 @@
+import {
+  type Diagnosis,
+  type Measured,
+  type Move,
+  type Readings,
+  type Reason,
+  type Recipe,
+  type TampReading,
+  type TimeReading,
+} from '@calm-apron/core'
+import { useI18n } from 'vue-i18n'
+import type { RailKind } from '../parts/railModel.ts'
+import { useFormat } from '../units/useFormat.ts'
+
+type JudgedTime = Extract<TimeReading, { judged: true }>
+type JudgedTamp = Extract<TampReading, { judged: true }>
+
+/** Readings and diagnoses as sentences; the core says codes and facts, this says words. */
+export function useReadingWords() {
+  const { t } = useI18n()
+  const format = useFormat()
+
+  function targetOf(kind: RailKind, recipe: Recipe): string {
+    switch (kind) {
+      case 'dose':
+        return t('rail.target', {
+          target: format.mass(recipe.doseG),
+          tolerance: format.massApart(recipe.doseToleranceG),
+        })
+      case 'yield':
+        return t('rail.target', {
+          target: format.mass(recipe.yieldG),
+          tolerance: format.massApart(recipe.yieldToleranceG),
+        })
+      case 'time':
+        return t('rail.window', {
+          min: recipe.timeMinS,
+          max: recipe.timeMaxS,
+          clock: t(`clock.${recipe.clock}`).toLowerCase(),
+        })
+      case 'taste':
+        return t('rail.tasteTarget', { tolerance: recipe.tasteTolerance })
+      case 'tamp':
+        return ''
+    }
+  }
+
+  function valueOf(kind: RailKind, readings: Readings): string {
+    const { dose, yield: cup, time } = readings
+    if (kind === 'dose' && dose.judged) return format.mass(dose.value)
+    if (kind === 'yield' && cup.judged) return format.mass(cup.value)
+    if (kind === 'time' && time.judged) return timeValue(time)
+    return ''
+  }
+
+  function timeValue(time: JudgedTime): string {
+    if (time.bound !== null)
+      return t(time.bound === 'at-least' ? 'rail.atLeast' : 'rail.atMost', {
+        time: format.seconds(time.value),
+      })
+    const shown = format.seconds(time.value)
+    const value = time.scaled ? t('rail.scaled', { time: shown }) : shown
+    return time.estimated ? `${value}, ${t('rail.estimated')}` : value
+  }
+
+  function deviationOf(kind: RailKind, readings: Readings): string {
+    const reading = readings[kind]
+    if (!reading.judged) return t(`notJudged.${reading.why}`)
+    if ('tilt' in reading) return tampWords(reading)
+    if ('bound' in reading) return timeWords(reading)
+    if ('bothStrong' in reading) return tasteWords(reading)
+    return massWords(reading)
+  }
+
+  function massWords({ direction, deviation }: Measured): string {
+    return direction === 'at'
+      ? t('rail.onTarget')
+      : t(`rail.${direction}`, { amount: format.massApart(deviation) })
+  }
+
+  function timeWords(time: JudgedTime): string {
+    if (time.standing === 'on') return t('rail.inWindow')
+    const beyondS = Math.abs(time.deviation) - time.tolerance
+    return t(time.direction === 'under' ? 'rail.fast' : 'rail.slow', { amount: format.seconds(beyondS) })
+  }
+
+  function tampWords({ tilt, lowSide, settled }: JudgedTamp): string {
+    const parts = [
+      ...(tilt === null ? [] : [t(`rail.${tilt}`)]),
+      ...(lowSide === null ? [] : [t('rail.lowSide', { side: t(`side.${lowSide}`).toLowerCase() })]),
+      ...(settled === null ? [] : [t(settled ? 'rail.settled' : 'rail.unsettled')]),
+    ]
+    return parts.join(', ')
+  }
+
+  function tasteWords(taste: Extract<Readings['taste'], { judged: true }>): string {
+    const amount = format.plain(Math.abs(taste.value))
+    const lean = taste.bothStrong ? 'bothStrong' : leanOf(taste)
+    const parts = [t(`rail.${lean}`, { amount })]
+    if (taste.sweetEnough === false) parts.push(t('rail.notSweet'))
+    if (taste.drying) parts.push(t('rail.drying'))
+    return parts.join(', ')
+  }
+
+  function leanOf({ value, tolerance }: Measured): 'tasteOn' | 'tasteUnder' | 'tasteOver' {
+    if (Math.abs(value) <= tolerance) return 'tasteOn'
+    return value < 0 ? 'tasteUnder' : 'tasteOver'
+  }
+
+  function moveWords(move: Move, setting: number | null): string {
+    switch (move.lever) {
+      case 'observe':
+        return t(`observe.${move.observation}`)
+      case 'grind':
+        return grindWords(move, setting)
+      case 'dose':
+        return t(move.trimG < 0 ? 'move.doseOut' : 'move.doseAdd', { amount: format.massApart(move.trimG) })
+      case 'stop':
+        return t(move.byG > 0 ? 'move.stopLater' : 'move.stopEarlier', { amount: format.massApart(move.byG) })
+      case 'ratio':
+        return t(move.direction === 'longer' ? 'move.ratioLonger' : 'move.ratioShorter')
+      case 'tamp':
+        return t(move.how === 'level' ? 'move.tampLevel' : 'move.tampSettle')
+      default:
+        return t(`move.${move.lever}`)
+    }
+  }
+
+  function grindWords(move: Extract<Move, { lever: 'grind' }>, from: number | null): string {
+    const head = t(move.direction === 'finer' ? 'move.grindFiner' : 'move.grindCoarser', {
+      steps: move.steps,
+    })
+    if (move.toSetting === null || from === null) return `${head} ${t('move.grindNoSetting')}`
+    return `${head} ${t('move.grindTo', { from: format.plain(from), to: format.plain(move.toSetting) })}`
+  }
+
+  function reasonWords(reason: Reason): string {
+    switch (reason.code) {
+      case 'flow':
+        return t(`why.flow.${reason.state}`)
+      case 'gate-fault':
+        return t(`why.fault.${reason.fault}`)
+      case 'gate-unknown':
+        return t(`why.unknown.${reason.unknown}`)
+      case 'uneven':
+        return t(`why.uneven.${reason.sign}`)
+      case 'taste':
+        return t(`why.taste.${reason.leaning}`)
+      case 'yield-off':
+        return t(reason.byG > 0 ? 'why.yieldOver' : 'why.yieldUnder', {
+          amount: format.massApart(reason.byG),
+        })
+      default:
+        return t(`why.${reason.code}`)
+    }
+  }
+
+  const mendTooWords = ({ mendToo }: Diagnosis) =>
+    mendToo.length === 0
+      ? ''
+      : t('move.mendToo', { what: mendToo.map((fault) => t(`mend.${fault}`)).join(', ') })
+
+  return { targetOf, valueOf, deviationOf, moveWords, reasonWords, mendTooWords }
+}

@@ -1,0 +1,57 @@
+import { type Quantity, fromBase, unitRule } from '@calm-apron/core'
+import { useI18n } from 'vue-i18n'
+import { usePreferences } from '../store/preferences.ts'
+
+const WORDING_LOCALE = 'en-GB'
+
+/** Dates follow the wording's language; figures follow the reader's own habits. */
+const dateLocale = navigator.languages.find((language) => language.startsWith('en')) ?? WORDING_LOCALE
+
+function figure(value: number, decimals: number): string {
+  return value.toLocaleString(navigator.language, {
+    minimumFractionDigits: decimals,
+    maximumFractionDigits: decimals,
+  })
+}
+
+/** Values as people read them: in the chosen units, with the reader's decimal sign. */
+export function useFormat() {
+  const preferences = usePreferences()
+  const { t } = useI18n()
+
+  function quantity<Q extends Quantity>(kind: Q, base: number): string {
+    const unit = preferences.units[kind]
+    return `${figure(fromBase(kind, unit, base), unitRule(kind, unit).decimals)} ${t(`unit.${unit}`)}`
+  }
+
+  /** A difference has no offset: 1 °C more is 1.8 °F more. Its sign is said in words by the caller. */
+  function difference<Q extends Quantity>(kind: Q, base: number): string {
+    const unit = preferences.units[kind]
+    const { perBase, decimals } = unitRule(kind, unit)
+    return `${figure(Math.abs(base * perBase), decimals)} ${t(`unit.${unit}`)}`
+  }
+
+  const mass = (g: number) => quantity('mass', g)
+  const massApart = (g: number) => difference('mass', g)
+  const seconds = (s: number) => `${figure(s, 1)} s`
+  const ratio = (value: number) => `1:${figure(value, 1)}`
+  const plain = (value: number) => value.toLocaleString(navigator.language, { maximumFractionDigits: 2 })
+  const dateOf = (instant: string | Date, timeZone: string) =>
+    new Date(instant).toLocaleDateString(dateLocale, {
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      timeZone,
+    })
+  const timeOf = (instant: string, timeZone: string) =>
+    new Date(instant).toLocaleTimeString(dateLocale, { hour: '2-digit', minute: '2-digit', timeZone })
+  /** `YYYY-MM-DD` as a date, in no time zone at all. */
+  const calendarDate = (date: string) => dateOf(`${date}T12:00:00Z`, 'UTC')
+
+  return { quantity, mass, massApart, seconds, ratio, plain, dateOf, timeOf, calendarDate }
+}
+
+/** The calendar date, `YYYY-MM-DD`, of an instant in a time zone. */
+export function dateInZone(instant: Date, timeZone: string): string {
+  return instant.toLocaleDateString('sv-SE', { timeZone })
+}

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { useAcademy } from '../store/academy.ts'
+import type { UnsentWrite } from '../store/deviceDatabase.ts'
+import { useOutbox } from '../store/outbox.ts'
+import { useFormat } from '../units/useFormat.ts'
+import { useRefused } from './useRefused.ts'
+
+const { t } = useI18n()
+const outbox = useOutbox()
+const academy = useAcademy()
+const format = useFormat()
+const { mend, sendAsCorrection } = useRefused()
+
+const whatIs = (write: UnsentWrite) =>
+  write.kind === 'shot'
+    ? t('waiting.shot', {
+        person: academy.personName(write.body.personId),
+        time: format.timeOf(write.body.pulledAt, academy.timeZone),
+      })
+    : t('waiting.correction', { time: format.timeOf(write.body.correctedAt, academy.timeZone) })
+const rows = computed(() =>
+  outbox.writes.map((write) => ({
+    write,
+    name: whatIs(write),
+    code: write.refused?.code ?? null,
+    says: write.refused
+      ? t(`problem.${write.refused.code}`, {
+          fields: write.refused.errors?.map((error) => `${error.path} (${error.message})`).join(', ') ?? '',
+        })
+      : t('waiting.waiting'),
+  })),
+)
+</script>
+
+<template>
+  <div class="waiting">
+    <h1 tabindex="-1">{{ t('waiting.title') }}</h1>
+    <p v-if="rows.length === 0">{{ t('waiting.none') }}</p>
+    <ul v-else>
+      <li v-for="row in rows" :key="row.write.order" class="row">
+        <strong>{{ row.name }}</strong>
+        <p>{{ row.says }}</p>
+        <div v-if="row.code" class="actions">
+          <Button
+            v-if="row.code === 'id-taken' && row.write.kind === 'shot'"
+            type="primary"
+            @click="sendAsCorrection(row.write)"
+          >
+            {{ t('waiting.asCorrection') }}
+          </Button>
+          <Button v-else-if="row.write.kind === 'shot'" type="primary" @click="mend(row.write)">{{
+            t('waiting.mend')
+          }}</Button>
+          <RouterLink v-else :to="{ name: 'reading', params: { shotId: row.write.shotId } }">{{
+            t('waiting.look')
+          }}</RouterLink>
+          <Button @click="outbox.remove(row.write)">{{ t('waiting.drop') }}</Button>
+        </div>
+      </li>
+    </ul>
+    <Button v-if="outbox.waiting.length > 0" @click="outbox.send">{{ t('waiting.tryNow') }}</Button>
+  </div>
+</template>
+
+<style scoped>
+.waiting {
+  max-width: 860px;
+  margin: 0 auto;
+  padding: 24px;
+}
+.row {
+  padding: 12px 0;
+  border-top: 1px solid var(--mist);
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+}
+</style>

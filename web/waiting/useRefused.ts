@@ -1,0 +1,54 @@
+import { ENDPOINTS } from '@calm-apron/contract'
+import { fromBase, unitRule } from '@calm-apron/core'
+import { v7 as uuidv7 } from 'uuid'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import { call } from '../api/client.ts'
+import { draftOf } from '../bar/shotDraft.ts'
+import type { UnsentWrite } from '../store/deviceDatabase.ts'
+import { useDrafts } from '../store/drafts.ts'
+import { useOutbox } from '../store/outbox.ts'
+import { usePreferences } from '../store/preferences.ts'
+
+type RefusedShot = Extract<UnsentWrite, { kind: 'shot' }>
+
+/** What a person can do about a shot that the server refused. */
+export function useRefused() {
+  const { t } = useI18n()
+  const router = useRouter()
+  const outbox = useOutbox()
+  const drafts = useDrafts()
+  const preferences = usePreferences()
+
+  /** Opens it at the bar again as it was sent. */
+  async function mend(write: RefusedShot): Promise<void> {
+    const { facts, pulledAt, ...setting } = write.body
+    const unit = preferences.units.mass
+    const toText = (g: number) => fromBase('mass', unit, g).toFixed(unitRule('mass', unit).decimals)
+    await drafts.keep(
+      draftOf(
+        { ...setting, shotId: write.shotId, madeAt: pulledAt, massUnit: unit, correcting: null },
+        facts,
+        toText,
+      ),
+    )
+    await outbox.remove(write)
+    await router.push({ name: 'shot', params: { shotId: write.shotId } })
+  }
+
+  /** The stored shot stays visible as it was; these numbers become its newest revision. */
+  async function sendAsCorrection(write: RefusedShot): Promise<void> {
+    const { shotId, body } = write
+    const { current } = await call(ENDPOINTS.getShot, { params: { shotId } })
+    await outbox.addCorrection(shotId, uuidv7(), {
+      basedOnNo: current.revisionNo,
+      reason: t('waiting.secondTab'),
+      correctedAt: new Date().toISOString(),
+      facts: body.facts,
+    })
+    await outbox.remove(write)
+    await router.push({ name: 'reading', params: { shotId } })
+  }
+
+  return { mend, sendAsCorrection }
+}
