@@ -1,8 +1,8 @@
 // Units
 export { parseDecimal } from './units/parseDecimal.ts'
 export type { ParsedDecimal } from './units/parseDecimal.ts'
-export { BASE_UNITS, UNITS, fromBase, toBase, unitRule } from './units/quantity.ts'
-export type { Quantity, UnitChoice, UnitOf } from './units/quantity.ts'
+export { BASE_UNITS, UNITS, decimalsOf, differenceFromBase, fromBase, toBase } from './units/quantity.ts'
+export type { Quantity, Unit, UnitChoice, UnitOf } from './units/quantity.ts'
 // Recipe, coffee, equipment
 export { CLOCKS, brewRatio } from './recipe/recipe.ts'
 export type { Clock, Recipe } from './recipe/recipe.ts'

@@ -1,6 +1,6 @@
 import { join } from 'node:path'
 import { buildIfChanged } from './building/build.ts'
-import { startCluster } from './database/cluster.ts'
+import { type Cluster, startCluster } from './database/cluster.ts'
 import { type DatabaseUrls, asSuperuser, ensureDatabase } from './database/roles.ts'
 import { CHECKOUT } from './machine/checkout.ts'
 import { ensureDiskSpace } from './machine/disk.ts'
@@ -41,21 +41,26 @@ async function ensurePortFree({ port, host }: StartSettings): Promise<void> {
 async function serveOnPrivateDatabase(settings: StartSettings): Promise<void> {
   const cluster = await startCluster(settings.dataFolder)
   console.log(`Data: ${cluster.folder}`)
-  let isOurs = true
+  // Of two starts on one data folder the second must not stop the first one's database.
+  let isAnothers = false
   try {
     await asSuperuser(cluster, 'postgres', async (lockHolder) => {
       const { rows } = await lockHolder.query<{ free: boolean }>('select pg_try_advisory_lock($1) as free', [
         ONE_START_LOCK,
       ])
-      isOurs = rows[0]?.free === true
-      if (!isOurs) throw new PlainFailure(ALREADY_RUNNING)
+      isAnothers = !rows[0]?.free
+      if (isAnothers) throw new PlainFailure(ALREADY_RUNNING)
       // A database that goes away is reported by the server; here it only ends the lock.
       lockHolder.on('error', () => undefined)
       await serve(settings, await ensureDatabase(cluster, settings.dataFolder, 'calm_apron'), true)
     })
   } finally {
-    if (isOurs) cluster.stop()
+    stopUnless(isAnothers, cluster)
   }
+}
+
+function stopUnless(isAnothers: boolean, cluster: Cluster): void {
+  if (!isAnothers) cluster.stop()
 }
 
 async function serve(settings: StartSettings, urls: DatabaseUrls, withDemo: boolean): Promise<void> {

@@ -15,14 +15,20 @@ export function readTime(time: TimeAtTarget, recipe: Recipe): TimeReading {
       // On the drop clock nothing has begun, however long the pump ran.
       if (recipe.clock === 'drop' || time.pumpS <= recipe.timeMaxS)
         return { judged: false, why: 'stopped-before-drop' }
-      return { ...against(time.pumpS), standing: 'off', bound: 'at-least', scaled: false, estimated: false }
+      return {
+        ...against(time.pumpS),
+        standing: 'off',
+        bound: 'at-least',
+        clockS: time.pumpS,
+        estimated: false,
+      }
     case 'known':
-      return { ...against(time.s), bound: null, scaled: time.scaled, estimated: time.estimated }
+      return { ...against(time.s), bound: null, clockS: time.clockS, estimated: time.estimated }
     case 'at-least':
       if (time.s < recipe.timeMaxS) return { judged: false, why: 'stopped-too-far' }
-      return { ...against(time.s), standing: 'off', bound: 'at-least', scaled: false, estimated: false }
+      return { ...against(time.s), standing: 'off', bound: 'at-least', clockS: time.s, estimated: false }
     case 'at-most':
       if (time.s > recipe.timeMinS) return { judged: false, why: 'stopped-too-far' }
-      return { ...against(time.s), standing: 'off', bound: 'at-most', scaled: false, estimated: false }
+      return { ...against(time.s), standing: 'off', bound: 'at-most', clockS: time.s, estimated: false }
   }
 }

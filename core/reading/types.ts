@@ -37,10 +37,10 @@ export interface TampSeen {
   settled: boolean | null
 }
 
-/** `bound`: the value is only known to be at least, or at most, this. */
+/** `bound`: the value is only known to be at least, or at most, this. `clockS` is what the clock itself showed. */
 export interface TimeMeasured extends Measured {
   bound: 'at-least' | 'at-most' | null
-  scaled: boolean
+  clockS: number
   estimated: boolean
 }
 

@@ -9,10 +9,10 @@ export type TimeUnknown =
 
 /**
  * The second, on the recipe's clock, at which the pump should have been stopped for the cup to end at the target;
- * or only a bound on it. `no-drop` carries seconds from pump start, because the drop clock never began.
+ * or only a bound on it. `clockS` is what that clock itself showed at the stop. `no-drop` carries seconds from pump start, because the drop clock never began.
  */
 export type TimeAtTarget =
-  | { kind: 'known'; s: number; scaled: boolean; estimated: boolean }
+  | { kind: 'known'; s: number; clockS: number; estimated: boolean }
   | { kind: 'at-least'; s: number }
   | { kind: 'at-most'; s: number }
   | { kind: 'no-drop'; pumpS: number }
@@ -43,7 +43,7 @@ export function timeAtTarget(facts: ShotFacts, recipe: Recipe): TimeAtTarget {
   const missShare = cupG / recipe.yieldG - 1
   if (missShare < -THRESHOLDS.scalableYieldShare) return { kind: 'at-least', s: elapsedS }
   if (missShare > THRESHOLDS.scalableYieldShare) return { kind: 'at-most', s: elapsedS }
-  return scaledToTarget(clock, recipe, cupG)
+  return scaledToTarget(clock, recipe, cupG, elapsedS)
 }
 
 /** The drop time is no longer than the pump time: all that can be said, and only of a shot that was fast on that. */
@@ -58,7 +58,7 @@ function withoutFirstDrop(
   return { kind: 'unknown', why: 'first-drop-missed' }
 }
 
-function scaledToTarget(clock: ShotClock, recipe: Recipe, cupG: number): TimeAtTarget {
+function scaledToTarget(clock: ShotClock, recipe: Recipe, cupG: number, clockS: number): TimeAtTarget {
   // Only the flowing part scales; unmarked, the middle of the usual range stands in (off by 3 s, it errs by 0.75 s).
   const firstDropS =
     clock.firstDropS ?? Math.min(clock.stopS, (recipe.firstDropMinS + recipe.firstDropMaxS) / 2)
@@ -66,7 +66,7 @@ function scaledToTarget(clock: ShotClock, recipe: Recipe, cupG: number): TimeAtT
   return {
     kind: 'known',
     s: recipe.clock === 'pump' ? firstDropS + flowingS : flowingS,
-    scaled: Math.abs(cupG - recipe.yieldG) > recipe.yieldToleranceG,
+    clockS,
     estimated: clock.estimated || clock.firstDropS === null,
   }
 }

@@ -1,55 +1,58 @@
-/**
- * The units people may choose, by quantity. `perBase` and `offset` turn a base value (g, ml, °C, N) into the
- * unit: unit = base × perBase + offset. The first unit of each is the base.
- */
+/** The units people may choose for each quantity; the first is the base unit that is stored. */
 export const UNITS = {
-  mass: {
-    g: { perBase: 1, offset: 0, decimals: 1 },
-    oz: { perBase: 1 / 28.349523125, offset: 0, decimals: 3 },
-  },
-  volume: {
-    ml: { perBase: 1, offset: 0, decimals: 0 },
-    floz: { perBase: 1 / 29.5735295625, offset: 0, decimals: 2 },
-  },
-  temperature: { C: { perBase: 1, offset: 0, decimals: 1 }, F: { perBase: 1.8, offset: 32, decimals: 1 } },
-  force: {
-    N: { perBase: 1, offset: 0, decimals: 0 },
-    kgf: { perBase: 1 / 9.80665, offset: 0, decimals: 1 },
-    lbf: { perBase: 1 / 4.4482216152605, offset: 0, decimals: 1 },
-  },
+  mass: ['g', 'oz'],
+  volume: ['ml', 'floz'],
+  temperature: ['C', 'F'],
+  force: ['N', 'kgf', 'lbf'],
 } as const
 
 export type Quantity = keyof typeof UNITS
-export type UnitOf<Q extends Quantity> = keyof (typeof UNITS)[Q] & string
+export type UnitOf<Q extends Quantity> = (typeof UNITS)[Q][number]
+export type Unit = UnitOf<Quantity>
 /** One chosen unit for each quantity. */
 export type UnitChoice = { [Q in Quantity]: UnitOf<Q> }
 
 /** g, ml, °C and N: what is stored, and what is shown until someone chooses otherwise. */
 export const BASE_UNITS: UnitChoice = { mass: 'g', volume: 'ml', temperature: 'C', force: 'N' }
 
+/** shown = base × perBase + offset, with so many decimals. */
 interface UnitRule {
   perBase: number
   offset: number
   decimals: number
 }
 
-/** The conversion of one unit; how many decimals it is shown with. */
-export function unitRule<Q extends Quantity>(quantity: Q, unit: UnitOf<Q>): UnitRule {
-  // Each quantity's own units are its keys, so the lookup is always there; the table is too narrow to index by Q.
-  return (UNITS[quantity] as Record<string, UnitRule>)[unit] as UnitRule
+const RULES: Record<Unit, UnitRule> = {
+  g: { perBase: 1, offset: 0, decimals: 1 },
+  oz: { perBase: 1 / 28.349523125, offset: 0, decimals: 3 },
+  ml: { perBase: 1, offset: 0, decimals: 0 },
+  floz: { perBase: 1 / 29.5735295625, offset: 0, decimals: 2 },
+  C: { perBase: 1, offset: 0, decimals: 1 },
+  F: { perBase: 1.8, offset: 32, decimals: 1 },
+  N: { perBase: 1, offset: 0, decimals: 0 },
+  kgf: { perBase: 1 / 9.80665, offset: 0, decimals: 1 },
+  lbf: { perBase: 1 / 4.4482216152605, offset: 0, decimals: 1 },
 }
 
-/** A base value (g, ml, °C, N) in the chosen unit. */
-export function fromBase<Q extends Quantity>(quantity: Q, unit: UnitOf<Q>, base: number): number {
-  const rule = unitRule(quantity, unit)
-  return base * rule.perBase + rule.offset
+/** With how many decimals a unit is shown. */
+export function decimalsOf(unit: Unit): number {
+  return RULES[unit].decimals
+}
+
+/** A base value (g, ml, °C, N) in a unit. */
+export function fromBase(unit: Unit, base: number): number {
+  return base * RULES[unit].perBase + RULES[unit].offset
+}
+
+/** A difference of base values in a unit; it has no offset: 1 °C more is 1.8 °F more. */
+export function differenceFromBase(unit: Unit, base: number): number {
+  return base * RULES[unit].perBase
 }
 
 /**
- * A value typed in the chosen unit as its base value.
- * @example toBase('mass', 'oz', 1) // => 28.349523125
+ * A value typed in a unit as its base value.
+ * @example toBase('oz', 1) // => 28.349523125
  */
-export function toBase<Q extends Quantity>(quantity: Q, unit: UnitOf<Q>, shown: number): number {
-  const rule = unitRule(quantity, unit)
-  return (shown - rule.offset) / rule.perBase
+export function toBase(unit: Unit, shown: number): number {
+  return (shown - RULES[unit].offset) / RULES[unit].perBase
 }

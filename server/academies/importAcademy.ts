@@ -45,16 +45,14 @@ export async function importAcademy(
     await transaction.insert(grinder).values(own(grinders))
     await transaction.insert(vessel).values(own(vessels))
     if (file.shots.length === 0) return true
-    await transaction
-      .insert(shot)
-      .values(
-        own(
-          file.shots.map(({ facts: _facts, pulledAt, ...rest }) => ({
-            ...rest,
-            pulledAt: new Date(pulledAt),
-          })),
-        ),
-      )
+    await transaction.insert(shot).values(
+      own(
+        file.shots.map(({ facts: _facts, pulledAt, ...rest }) => ({
+          ...rest,
+          pulledAt: new Date(pulledAt),
+        })),
+      ),
+    )
     await transaction.insert(shotRevision).values(
       own(
         file.shots.map(({ shotId, ...input }) => ({

@@ -2,13 +2,28 @@ const LOST_CONNECTION = /^(ECONN\w+|ETIMEDOUT|EPIPE|ENOTFOUND|EHOSTUNREACH|08\w{
 const LOST_CONNECTION_MESSAGE =
   /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/
 
+/** What a driver's error may carry. Read by its parts, because the query builder wraps it in errors of its own. */
+interface ErrorParts {
+  code?: unknown
+  constraint?: unknown
+  message?: unknown
+  cause?: unknown
+  errors?: unknown
+}
+
+function partsOf(error: unknown): ErrorParts | null {
+  return typeof error === 'object' ? error : null
+}
+
 /** Whether an error, or what caused it, means that the database can't be reached just now. */
 export function isDatabaseDown(error: unknown): boolean {
-  if (!(error instanceof Error)) return false
-  const code = 'code' in error ? String(error.code) : ''
-  if (LOST_CONNECTION.test(code) || LOST_CONNECTION_MESSAGE.test(error.message)) return true
-  if (error instanceof AggregateError) return error.errors.some(isDatabaseDown)
-  return isDatabaseDown(error.cause)
+  const parts = partsOf(error)
+  if (parts === null) return false
+  if (typeof parts.code === 'string' && LOST_CONNECTION.test(parts.code)) return true
+  if (typeof parts.message === 'string' && LOST_CONNECTION_MESSAGE.test(parts.message)) return true
+  // A host with several addresses fails with one error for each.
+  if (Array.isArray(parts.errors)) return parts.errors.some(isDatabaseDown)
+  return isDatabaseDown(parts.cause)
 }
 
 /** The name of the foreign key that a write broke, or null when the error is another. */
@@ -22,7 +37,8 @@ export function brokenUniqueKey(error: unknown): string | null {
 }
 
 function brokenConstraint(error: unknown, sqlState: string): string | null {
-  if (!(error instanceof Error)) return null
-  if ('code' in error && error.code === sqlState && 'constraint' in error) return String(error.constraint)
-  return brokenConstraint(error.cause, sqlState)
+  const parts = partsOf(error)
+  if (parts === null) return null
+  if (parts.code === sqlState && typeof parts.constraint === 'string') return parts.constraint
+  return brokenConstraint(parts.cause, sqlState)
 }

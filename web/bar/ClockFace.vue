@@ -96,7 +96,7 @@ const nextLabel = computed(
 kbd {
   margin-left: 8px;
   font-family: var(--figure-font);
-  font-size: 0.55em;
+  font-size: 0.7em;
   font-weight: 400;
   opacity: 0.9;
 }

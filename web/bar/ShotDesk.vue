@@ -26,7 +26,7 @@ const issueWords = useIssueWords()
 
 const { draft, read, recipe, grinder, vessels, readings, finish } = useDraft(props.found)
 const clock = useShotClock(draft.clock)
-const { phase, pumpS, dropS } = clock
+const { phase, isRunning, pumpS, dropS } = clock
 const isSaving = ref(false)
 
 const facts = computed(() => read.value.facts)
@@ -61,7 +61,7 @@ function markNext(): void {
 
 useBarKeys({
   space: markNext,
-  isClockFirst: () => draft.step === 'pull' || clock.isRunning.value,
+  isClockFirst: () => draft.step === 'pull' || isRunning.value,
   undo: () => canUndo.value && clock.undo(),
   step: (index) => {
     const step = BAR_STEPS[index]
@@ -125,7 +125,7 @@ async function save(): Promise<void> {
         :vessels="vessels"
         :phase="phase"
       />
-      <div class="forward">
+      <div v-if="!isRunning" class="forward">
         <p v-if="firstIssue && firstIssue.step !== draft.step" class="soft" role="status">
           {{
             t('bar.mendFirst', {
@@ -157,6 +157,11 @@ async function save(): Promise<void> {
   grid-template: 'who shot next' auto 'steps shot next' 1fr / 236px minmax(0, 1fr) 424px;
   gap: 8px 32px;
   padding: 12px 24px 24px;
+  min-height: calc(100vh - 53px);
+}
+#question {
+  font-size: 1.4em;
+  margin-bottom: 16px;
 }
 .who {
   grid-area: who;
@@ -170,8 +175,8 @@ async function save(): Promise<void> {
   grid-area: shot;
 }
 .rails {
-  margin-top: 20px;
-  font-size: 17px;
+  margin-top: 24px;
+  font-size: 18px;
 }
 .next {
   grid-area: next;

@@ -45,7 +45,7 @@ export function readDraft(draft: ShotDraft): ReadDraft {
   return { facts, dose, cup, issues }
 }
 
-function weighingIssues<S extends 'dose' | 'cup'>(step: S, read: ReadWeighing): ReadDraft['issues'] {
+function weighingIssues(step: 'dose' | 'cup', read: ReadWeighing): ReadDraft['issues'] {
   return Object.entries(read.issues).map(([field, issue]) => ({
     // Object.entries forgets that the keys are weighing fields.
     field: `${step}.${field as WeighingField}`,

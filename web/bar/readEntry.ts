@@ -59,7 +59,7 @@ export interface ReadWeighing {
 
 /** Reads a typed weight. `bounds` are those of what is left after the tare, in g. */
 export function readWeighing(entry: WeighingEntry, bounds: Bounds, unit: UnitOf<'mass'>): ReadWeighing {
-  const inG = (shown: number) => roundG(toBase('mass', unit, shown))
+  const inG = (shown: number) => roundG(toBase(unit, shown))
   if (entry.way === 'net') {
     const net = readNumber(entry.netText, bounds, inG)
     const weighing: Weighing | null =

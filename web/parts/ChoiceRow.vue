@@ -2,13 +2,20 @@
 import { useId } from 'vue'
 
 /** One question with a few answers side by side, each a touch target of its own. */
-defineProps<{ label: string; options: readonly { value: T; label: string }[]; isLabelHidden?: boolean }>()
+defineProps<{
+  label: string
+  /** `sign` is shown in place of a label that is too long for its button. */
+  options: readonly { value: T; label: string; sign?: string }[]
+  isLabelHidden?: boolean
+  /** Question and answers on one line. */
+  isInline?: boolean
+}>()
 const chosen = defineModel<T>({ required: true })
 const group = useId()
 </script>
 
 <template>
-  <fieldset class="row">
+  <fieldset class="row" :class="{ inline: isInline }">
     <legend :class="{ 'visually-hidden': isLabelHidden }">{{ label }}</legend>
     <div class="options">
       <label
@@ -18,7 +25,11 @@ const group = useId()
         :class="{ chosen: chosen === option.value }"
       >
         <input v-model="chosen" type="radio" class="visually-hidden" :name="group" :value="option.value" />
-        {{ option.label }}
+        <template v-if="option.sign">
+          <span aria-hidden="true">{{ option.sign }}</span>
+          <span class="visually-hidden">{{ option.label }}</span>
+        </template>
+        <template v-else>{{ option.label }}</template>
       </label>
     </div>
   </fieldset>
@@ -27,6 +38,23 @@ const group = useId()
 <style scoped>
 legend {
   margin-bottom: 4px;
+}
+/* A legend can't be a flex item; floated it stands on the line of its answers. */
+.inline legend {
+  float: left;
+  width: calc(100% - 3 * var(--touch, 44px) - 44px);
+  min-height: var(--touch, 44px);
+  margin: 0;
+  display: flex;
+  align-items: center;
+  line-height: 1.2;
+}
+.inline .options {
+  flex-wrap: nowrap;
+  justify-content: flex-end;
+}
+.inline .option {
+  padding: 0 8px;
 }
 .options {
   display: flex;

@@ -59,7 +59,8 @@ export function useReadingWords() {
         time: format.seconds(time.value),
       })
     const shown = format.seconds(time.value)
-    const value = time.scaled ? t('rail.scaled', { time: shown }) : shown
+    const clock = format.seconds(time.clockS)
+    const value = clock === shown ? shown : t('rail.scaled', { clock, time: shown })
     return time.estimated ? `${value}, ${t('rail.estimated')}` : value
   }
 

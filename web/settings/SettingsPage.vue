@@ -7,9 +7,8 @@ import { TONES, usePreferences } from '../store/preferences.ts'
 const { t } = useI18n()
 const preferences = usePreferences()
 
-function unitOptions<U extends string>(units: Record<U, unknown>): { value: U; label: string }[] {
-  // The table's own keys are its units; Object.keys only knows them as strings.
-  return (Object.keys(units) as U[]).map((value) => ({ value, label: t(`unit.${value}`) }))
+function unitOptions<U extends string>(units: readonly U[]): { value: U; label: string }[] {
+  return units.map((value) => ({ value, label: t(`unit.${value}`) }))
 }
 const tones = TONES.map((value) => ({ value, label: t(`settings.${value}`) }))
 </script>

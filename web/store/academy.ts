@@ -15,9 +15,10 @@ export const useAcademy = defineStore('academy', () => {
 
   async function load(): Promise<void> {
     try {
-      today.value = await call(ENDPOINTS.today)
+      const told = await call(ENDPOINTS.today)
+      today.value = told
       state.value = 'here'
-      await (await deviceDatabase()).put('remembered', today.value, 'today')
+      await (await deviceDatabase()).put('remembered', told, 'today')
     } catch (error) {
       if (error instanceof RefusedByServer) state.value = 'none'
       else if (error instanceof ServerUnreachable) await remember()

@@ -16,9 +16,8 @@ export const useDrafts = defineStore('drafts', () => {
   }
 
   async function keep(draft: ShotDraft): Promise<void> {
-    // A reactive proxy can't be cloned into the database.
-    const plain: ShotDraft = JSON.parse(JSON.stringify(toRaw(draft)))
-    await (await deviceDatabase()).put('drafts', plain)
+    // The database can't clone reactive parts; a draft is plain JSON, so it comes back as it went.
+    await (await deviceDatabase()).put('drafts', JSON.parse(JSON.stringify(toRaw(draft))) as ShotDraft)
   }
 
   async function drop(shotId: string): Promise<void> {

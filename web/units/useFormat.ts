@@ -1,4 +1,4 @@
-import { type Quantity, fromBase, unitRule } from '@calm-apron/core'
+import { type Quantity, decimalsOf, differenceFromBase, fromBase } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { usePreferences } from '../store/preferences.ts'
 
@@ -19,16 +19,15 @@ export function useFormat() {
   const preferences = usePreferences()
   const { t } = useI18n()
 
-  function quantity<Q extends Quantity>(kind: Q, base: number): string {
+  function quantity(kind: Quantity, base: number): string {
     const unit = preferences.units[kind]
-    return `${figure(fromBase(kind, unit, base), unitRule(kind, unit).decimals)} ${t(`unit.${unit}`)}`
+    return `${figure(fromBase(unit, base), decimalsOf(unit))} ${t(`unit.${unit}`)}`
   }
 
-  /** A difference has no offset: 1 °C more is 1.8 °F more. Its sign is said in words by the caller. */
-  function difference<Q extends Quantity>(kind: Q, base: number): string {
+  /** The size of a difference; its sign is said in words by the caller. */
+  function difference(kind: Quantity, base: number): string {
     const unit = preferences.units[kind]
-    const { perBase, decimals } = unitRule(kind, unit)
-    return `${figure(Math.abs(base * perBase), decimals)} ${t(`unit.${unit}`)}`
+    return `${figure(Math.abs(differenceFromBase(unit, base)), decimalsOf(unit))} ${t(`unit.${unit}`)}`
   }
 
   const mass = (g: number) => quantity('mass', g)

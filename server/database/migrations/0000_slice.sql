@@ -136,7 +136,7 @@ CREATE TABLE "shot_revision" (
 	CONSTRAINT "shot_revision_academy_id_revision_id_pk" PRIMARY KEY("academy_id","revision_id"),
 	CONSTRAINT "shot_revision_once" UNIQUE("academy_id","shot_id","revision_no"),
 	CONSTRAINT "shot_dose_one_way" CHECK (num_nonnulls("shot_revision"."dose_net_g", "shot_revision"."dose_gross_g") <= 1 and ("shot_revision"."dose_gross_g" is null) = ("shot_revision"."dose_tare_g" is null)),
-	CONSTRAINT "shot_dose_positive" CHECK ("shot_revision"."dose_net_g" > 0 and "shot_revision"."dose_gross_g" is null or "shot_revision"."dose_gross_g" > "shot_revision"."dose_tare_g" and "shot_revision"."dose_tare_g" >= 0 or "shot_revision"."dose_net_g" is null and "shot_revision"."dose_gross_g" is null),
+	CONSTRAINT "shot_dose_positive" CHECK (coalesce("shot_revision"."dose_net_g", "shot_revision"."dose_gross_g" - "shot_revision"."dose_tare_g", 1) > 0 and coalesce("shot_revision"."dose_tare_g", 0) >= 0),
 	CONSTRAINT "shot_cup_one_way" CHECK (num_nonnulls("shot_revision"."cup_net_g", "shot_revision"."cup_gross_g") <= 1 and ("shot_revision"."cup_gross_g" is null) = ("shot_revision"."cup_tare_g" is null)),
 	CONSTRAINT "shot_cup_not_negative" CHECK (coalesce("shot_revision"."cup_net_g", "shot_revision"."cup_gross_g" - "shot_revision"."cup_tare_g", 0) >= 0 and coalesce("shot_revision"."cup_tare_g", 0) >= 0),
 	CONSTRAINT "shot_clock_whole" CHECK (num_nulls("shot_revision"."first_drop", "shot_revision"."stop_s", "shot_revision"."times_estimated") in (0, 3)),

@@ -130,9 +130,10 @@ export const shotRevision = pgTable(
       'shot_dose_one_way',
       sql`num_nonnulls(${t.doseNetG}, ${t.doseGrossG}) <= 1 and (${t.doseGrossG} is null) = (${t.doseTareG} is null)`,
     ),
+    // A check passes on null, so each part is made a number first.
     check(
       'shot_dose_positive',
-      sql`${t.doseNetG} > 0 and ${t.doseGrossG} is null or ${t.doseGrossG} > ${t.doseTareG} and ${t.doseTareG} >= 0 or ${t.doseNetG} is null and ${t.doseGrossG} is null`,
+      sql`coalesce(${t.doseNetG}, ${t.doseGrossG} - ${t.doseTareG}, 1) > 0 and coalesce(${t.doseTareG}, 0) >= 0`,
     ),
     check(
       'shot_cup_one_way',

@@ -13,7 +13,7 @@ const { t } = useI18n()
 const answers = computed(() => [
   { value: true, label: t('answer.yes') },
   { value: false, label: t('answer.no') },
-  { value: null, label: t('answer.unknown') },
+  { value: null, label: t('answer.unknown'), sign: '?' },
 ])
 const grindHint = computed(() => {
   if (!props.grinder) return ''
@@ -30,6 +30,7 @@ const grindHint = computed(() => {
       v-model="draft.gate[question]"
       :label="t(`gate.${question}`)"
       :options="answers"
+      is-inline
     />
     <NumberEntry v-model="draft.grindText" :label="t('field.grind')" :hint="grindHint" :issue="grindIssue" />
   </div>
@@ -38,6 +39,6 @@ const grindHint = computed(() => {
 <style scoped>
 .ready {
   display: grid;
-  gap: 10px;
+  gap: 12px;
 }
 </style>

@@ -1,0 +1,23 @@
+/** Unit tests beside their files; those of the server need a database and have a run of their own. */
+const shared = {
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts'],
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' } },
+    ],
+  },
+  testMatch: ['<rootDir>/**/*.test.ts'],
+}
+
+export default {
+  projects: [
+    {
+      ...shared,
+      displayName: 'unit',
+      roots: ['core', 'contract', 'demo', 'web', 'scripts'].map((room) => `<rootDir>/${room}`),
+    },
+    { ...shared, displayName: 'api', roots: ['<rootDir>/server'] },
+  ],
+}

@@ -1,0 +1,30 @@
+import { ESLint } from 'eslint'
+import { CHECKOUT } from './machine/checkout.ts'
+
+const eslint = new ESLint({ cwd: CHECKOUT })
+
+// Linted under the name of a file that is there, since typed rules need one that the compiler knows.
+async function wallsHit(filePath: string, code: string): Promise<string[]> {
+  const [result] = await eslint.lintText(code, { filePath })
+  return (result?.messages ?? [])
+    .filter(({ ruleId }) => ruleId === 'import-x/no-restricted-paths')
+    .map(({ message }) => message)
+}
+
+test.each([
+  ['core/coffee/age.ts', "import '../../contract/index.ts'"],
+  ['core/coffee/age.ts', "import '@calm-apron/contract'"],
+  ['core/coffee/age.ts', "export type { Shot } from '../../server/app.ts'"],
+  ['contract/bounds.ts', "import '../server/app.ts'"],
+  ['server/app.ts', "import '../web/router.ts'"],
+  ['server/app.ts', "import '../demo/index.ts'"],
+  ['web/router.ts', "void import('../server/app.ts')"],
+  ['demo/index.ts', "import '../web/App.vue'"],
+])('in %s the line %s hits a wall', async (filePath, code) => {
+  expect(await wallsHit(filePath, code)).toHaveLength(1)
+})
+
+test('what a room may use passes', async () => {
+  expect(await wallsHit('contract/bounds.ts', "import '@calm-apron/core'")).toEqual([])
+  expect(await wallsHit('server/app.ts', "import '@calm-apron/contract'")).toEqual([])
+})

@@ -1,0 +1,110 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { buildIfChanged } from './building/build.ts'
+import { PlainFailure, runMain } from './machine/plainFailure.ts'
+import { CHECKOUT } from './machine/checkout.ts'
+import { runShown } from './machine/run.ts'
+import { chromiumPath } from './testing/chromium.ts'
+import { type Count, jestCount, playwrightCount } from './testing/count.ts'
+import { startTestCluster } from './testing/testCluster.ts'
+
+const bin = (path: string) => join(CHECKOUT, 'node_modules', path)
+const node = (args: string[], env: NodeJS.ProcessEnv = {}) =>
+  runShown(process.execPath, args, { cwd: CHECKOUT, env })
+
+/** One check that either holds or doesn't. */
+async function check(args: string[]): Promise<Count> {
+  return (await node(args)) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }
+}
+
+async function jest(project: 'unit' | 'api', results: string): Promise<Count> {
+  const file = join(results, `${project}.json`)
+  const code = await node([
+    '--experimental-vm-modules',
+    '--disable-warning=ExperimentalWarning',
+    bin('jest/bin/jest.js'),
+    '--selectProjects',
+    project,
+    '--json',
+    `--outputFile=${file}`,
+  ])
+  return jestCount(file, code)
+}
+
+async function browser(results: string): Promise<Count> {
+  chromiumPath()
+  const file = join(results, 'browser.json')
+  const code = await node([bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts'], {
+    PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+  })
+  return playwrightCount(file, code)
+}
+
+async function withTestCluster(run: () => Promise<Count>): Promise<Count> {
+  await buildIfChanged()
+  const cluster = await startTestCluster()
+  const stopAtOnce = () => {
+    cluster.stop()
+    process.exit(130)
+  }
+  process.once('SIGINT', stopAtOnce)
+  process.once('SIGTERM', stopAtOnce)
+  try {
+    return await run()
+  } finally {
+    cluster.stop()
+    process.off('SIGINT', stopAtOnce)
+    process.off('SIGTERM', stopAtOnce)
+  }
+}
+
+async function types(): Promise<Count> {
+  const counts: Count[] = []
+  for (const room of ['core', 'contract', 'demo', '.'])
+    counts.push(await check([bin('typescript/bin/tsc'), '-p', room]))
+  counts.push(await check([bin('vue-tsc/bin/vue-tsc.js'), '-p', 'web']))
+  return sum(counts)
+}
+
+type Part = (results: string) => Promise<Count>
+
+/** The parts in the order in which they fail fastest. */
+const PARTS: Record<string, Part> = {
+  format: () => check([bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']),
+  types,
+  unit: (results) => jest('unit', results),
+  lint: () => check([bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0']),
+  api: (results) => withTestCluster(() => jest('api', results)),
+  browser: (results) => withTestCluster(() => browser(results)),
+}
+
+function sum(counts: readonly Count[]): Count {
+  return {
+    passed: counts.reduce((total, { passed }) => total + passed, 0),
+    failed: counts.reduce((total, { failed }) => total + failed, 0),
+  }
+}
+
+await runMain(async () => {
+  const asked = process.argv.slice(3)
+  const unknown = asked.filter((name) => !(name in PARTS))
+  if (unknown.length > 0)
+    throw new PlainFailure(
+      `There is no part "${unknown.join(', ')}"; the parts are ${Object.keys(PARTS).join(', ')}.`,
+    )
+  const results = mkdtempSync(join(tmpdir(), 'calm-apron-results-'))
+  const counts: Count[] = []
+  try {
+    for (const [name, part] of Object.entries(PARTS)) {
+      if (asked.length > 0 && !asked.includes(name)) continue
+      console.log(`\n— ${name}`)
+      counts.push(await part(results))
+    }
+  } finally {
+    rmSync(results, { recursive: true, force: true })
+  }
+  const { passed, failed } = sum(counts)
+  console.log(`\n${passed} passed, ${failed} failed`)
+  if (failed > 0) process.exitCode = 1
+})

@@ -1,0 +1,39 @@
+import { freePort } from '../machine/ports.ts'
+import { startServer } from '../serving.ts'
+import type { TEMPLATES } from './testCluster.ts'
+import { type TestDatabase, createTestDatabase } from './testDatabase.ts'
+
+/** A compiled server on a port and a database of its own. */
+export interface TestApp {
+  url: string
+  database: TestDatabase
+  /** Ends the server at once, as a power cut would. */
+  kill: () => Promise<void>
+  /** Starts it again on the same port and data. */
+  restart: () => Promise<void>
+  /** Ends the server and removes its database. */
+  remove: () => Promise<void>
+}
+
+/** Starts an app of a test's own. */
+export async function startTestApp(template: keyof typeof TEMPLATES = 'demo'): Promise<TestApp> {
+  const database = await createTestDatabase(template)
+  const settings = { host: '127.0.0.1', port: await freePort(), appUrl: database.appUrl, logLevel: 'error' }
+  let server = await startServer(settings)
+  const kill = async () => {
+    server.process.kill('SIGKILL')
+    await server.gone
+  }
+  return {
+    url: server.url,
+    database,
+    kill,
+    restart: async () => {
+      server = await startServer(settings)
+    },
+    remove: async () => {
+      await kill()
+      await database.remove()
+    },
+  }
+}

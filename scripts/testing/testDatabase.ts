@@ -1,0 +1,47 @@
+import { randomBytes } from 'node:crypto'
+import pg from 'pg'
+import { openLine } from './line.ts'
+import { TEMPLATES, urlOf } from './testCluster.ts'
+
+/** A database of a test's own; the app reaches it over a line that can be cut. */
+export interface TestDatabase {
+  ownerUrl: string
+  appUrl: string
+  /** Breaks every connection of the app and refuses new ones, as a database that is gone does. */
+  cut: () => Promise<void>
+  mend: () => Promise<void>
+  remove: () => Promise<void>
+}
+
+/** Copies a template of the test cluster. */
+export async function createTestDatabase(template: keyof typeof TEMPLATES): Promise<TestDatabase> {
+  const name = `test_${randomBytes(6).toString('hex')}`
+  const ownerUrl = urlOf('owner', name)
+  await onCluster(
+    `create database ${name} template ${TEMPLATES[template]} owner ${new URL(ownerUrl).username}`,
+  )
+  const direct = new URL(urlOf('app', name))
+  const line = await openLine(Number(direct.port))
+  const appUrl = new URL(direct)
+  appUrl.port = String(line.port)
+  return {
+    ownerUrl,
+    appUrl: appUrl.href,
+    cut: line.cut,
+    mend: line.mend,
+    remove: async () => {
+      await line.cut()
+      await onCluster(`drop database ${name} with (force)`)
+    },
+  }
+}
+
+async function onCluster(statement: string): Promise<void> {
+  const client = new pg.Client({ connectionString: urlOf('superuser', 'postgres') })
+  await client.connect()
+  try {
+    await client.query(statement)
+  } finally {
+    await client.end()
+  }
+}

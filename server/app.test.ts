@@ -1,0 +1,62 @@
+import { problem, today } from '@calm-apron/contract'
+import { DEMO, type TestServer, newId, serveTest, shotOf } from './testing/serve.ts'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await serveTest()
+})
+afterAll(() => server.stop())
+
+test('Today tells the academy as it was loaded', async () => {
+  const answer = await server.http.get('/api/v1/today').expect(200)
+  const { academy, people, recipes, coffees, bars } = today.parse(answer.body)
+  expect(academy).toEqual(DEMO.academy)
+  expect(people.map(({ personId }) => personId).sort()).toEqual(
+    DEMO.people.map(({ personId }) => personId).sort(),
+  )
+  expect(recipes.map(({ targets }) => targets.clock).sort()).toEqual(['drop', 'pump'])
+  expect(coffees[0]?.bags).toHaveLength(1)
+  expect(bars[0]?.vessels).toHaveLength(DEMO.bars[0]?.vessels.length ?? -1)
+})
+
+test('a database without an academy says so', async () => {
+  const empty = await serveTest('empty')
+  const answer = await empty.http.get('/api/v1/today').expect(404)
+  expect(answer.body).toMatchObject({ code: 'not-found', detail: expect.stringContaining('no academy') })
+  await empty.stop()
+})
+
+test('security headers are on every answer', async () => {
+  const { headers } = await server.http.get('/healthz').expect(200)
+  expect(headers['content-security-policy']).toContain("script-src 'self';")
+  expect(headers['content-security-policy']).toContain("frame-ancestors 'none'")
+  expect(headers).toMatchObject({ 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer' })
+  expect(headers['x-powered-by']).toBeUndefined()
+})
+
+test('the OpenAPI document is served, and API answers are not cached', async () => {
+  const answer = await server.http.get('/api/v1/openapi.json').expect(200)
+  expect(answer.body).toMatchObject({
+    openapi: '3.1.0',
+    paths: { '/shots/{shotId}': { put: expect.anything() } },
+  })
+  expect(answer.headers['cache-control']).toBe('no-store')
+})
+
+test('when the database goes away: 503 with a sentence; when it is back, so are we', async () => {
+  const own = await serveTest()
+  await own.http.get('/readyz').expect(200)
+  await own.database.cut()
+  const shotId = newId()
+  const answer = await own.http.put(`/api/v1/shots/${shotId}`).send(shotOf()).expect(503)
+  expect(problem.parse(answer.body)).toMatchObject({
+    code: 'database-down',
+    detail: expect.stringContaining('Nothing was stored'),
+  })
+  expect(answer.headers['retry-after']).toBe('2')
+  await own.http.get('/readyz').expect(503)
+  await own.http.get('/healthz').expect(200)
+  await own.database.mend()
+  await own.http.put(`/api/v1/shots/${shotId}`).send(shotOf()).expect(201)
+  await own.stop()
+})

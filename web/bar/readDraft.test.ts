@@ -1,0 +1,89 @@
+import { unknownFacts } from '@calm-apron/core'
+import { readDraft } from './readDraft.ts'
+import { type ShotDraft, draftOf } from './shotDraft.ts'
+
+const SETTING = {
+  shotId: 's',
+  personId: 'p',
+  recipeRevisionId: 'r',
+  barId: 'b',
+  grinderId: null,
+  bagId: null,
+  madeAt: '2026-11-23T10:00:00Z',
+  massUnit: 'g',
+  correcting: null,
+} as const
+
+function draft(part: Partial<ShotDraft>): ShotDraft {
+  return { ...draftOf(SETTING), ...part }
+}
+const weighed = (grossText: string, tareText: string) => ({
+  way: 'gross' as const,
+  netText: '',
+  grossText,
+  tareText,
+  vesselId: null,
+})
+const tared = (netText: string) => ({
+  way: 'net' as const,
+  netText,
+  grossText: '',
+  tareText: '',
+  vesselId: null,
+})
+const clock = (firstDropText: string, stopText: string) => ({
+  startedAtMs: null,
+  firstDropText,
+  stopText,
+  unmarkedDrop: null,
+  estimated: false,
+})
+
+test('an untouched draft reads as nothing known, and nothing to mend', () => {
+  expect(readDraft(draft({}))).toMatchObject({ facts: unknownFacts(), issues: [] })
+})
+
+test('a comma is a decimal sign, and gross less tare is net', () => {
+  const { dose, facts } = readDraft(draft({ dose: weighed('605,7', '586.4') }))
+  expect(facts.dose).toEqual({ by: 'gross', grossG: 605.7, tareG: 586.4, vesselId: null })
+  expect(dose.netG).toBe(19.3)
+})
+
+test('ounces are stored as grams', () => {
+  const { facts } = readDraft(draft({ massUnit: 'oz', dose: tared('0.642') }))
+  expect(facts.dose).toEqual({ by: 'net', netG: 18.2 })
+})
+
+test.each([
+  ['letters', { dose: tared('abc') }, 'dose.net', 'not-a-number'],
+  ['190 g', { dose: tared('190') }, 'dose.net', 'above'],
+  ['a negative weight', { cup: tared('-3') }, 'cup.net', 'negative'],
+  ['a doubtful comma', { cup: weighed('1,234', '87.3') }, 'cup.gross', 'ambiguous'],
+  ['no empty weight', { dose: weighed('605', '') }, 'dose.tare', 'tare-missing'],
+  ['swapped weights', { dose: weighed('586.4', '605.7') }, 'dose.tare', 'tare-above-gross'],
+  ['a stop before the first drop', { clock: clock('9', '5') }, 'stop', 'stop-before-first-drop'],
+  ['a first drop without a stop', { clock: clock('9', '') }, 'stop', 'stop-missing'],
+  ['an absurd setting', { grindText: '5000' }, 'grind', 'above'],
+])('%s: said at its field, and not taken as known', (_name, part, field, code) => {
+  const { issues, facts } = readDraft(draft(part))
+  expect(issues).toEqual([expect.objectContaining({ field, issue: expect.objectContaining({ code }) })])
+  expect(facts).toEqual(unknownFacts())
+})
+
+test('an unmarked first drop is "missed" unless someone says that none came', () => {
+  expect(readDraft(draft({ clock: clock('', '28') })).facts.clock?.firstDrop).toBe('missed')
+  expect(
+    readDraft(draft({ clock: { ...clock('', '45'), unmarkedDrop: 'none' } })).facts.clock?.firstDrop,
+  ).toBe('none')
+})
+
+test('facts become a draft and the same facts again', () => {
+  const facts = {
+    ...unknownFacts(),
+    grindSetting: 13.5,
+    dose: { by: 'gross' as const, grossG: 605.7, tareG: 586.4, vesselId: 'v' },
+    cup: { by: 'net' as const, netG: 38.5 },
+    clock: { firstDrop: 'marked' as const, firstDropS: 6.4, stopS: 27.3, estimated: true },
+  }
+  expect(readDraft(draftOf(SETTING, facts)).facts).toEqual(facts)
+})
