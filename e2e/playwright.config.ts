@@ -6,11 +6,12 @@ export default defineConfig({
   outputDir: '../test-results',
   workers: 2,
   fullyParallel: true,
-  timeout: 60_000,
+  timeout: 45_000,
   forbidOnly: true,
   retries: 0,
   reporter: [['list'], ['json']],
   use: {
+    actionTimeout: 6000,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Atlantic/Azores',

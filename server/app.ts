@@ -1,12 +1,11 @@
-import { randomUUID } from 'node:crypto'
 import { API_BASE, MAX_BODY_BYTES } from '@calm-apron/contract'
 import { openApiDocument } from '@calm-apron/contract/openapi'
 import express, { type Express, Router } from 'express'
 import type { Logger } from 'pino'
-import { pinoHttp } from 'pino-http'
 import type { Database } from './database/pool.ts'
 import type { Readiness } from './database/readiness.ts'
 import { healthRoutes } from './health/routes.ts'
+import { requestLog } from './http/logging.ts'
 import { answerProblem, refuseUnknownPath } from './http/problems.ts'
 import { securityHeaders } from './http/security.ts'
 import { webRoutes } from './http/web.ts'
@@ -29,13 +28,7 @@ export interface AppParts {
 export function createApp(parts: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
-  app.use(
-    pinoHttp({
-      logger: parts.logger,
-      genReqId: () => randomUUID(),
-      serializers: { req: bareRequest, res: bareResponse },
-    }),
-  )
+  app.use(requestLog(parts.logger))
   app.use(securityHeaders())
   app.use(healthRoutes(parts.checkReadiness))
   app.use(API_BASE, apiRoutes(parts))
@@ -59,13 +52,4 @@ function apiRoutes({ database, now, version }: AppParts): Router {
   api.use(shotRoutes(createShotService({ database, now })))
   api.use(refuseUnknownPath)
   return api
-}
-
-// Headers and query strings may hold what is nobody's business in a log.
-function bareRequest({ id, method, url }: { id: string; method: string; url: string }) {
-  return { id, method, path: url.split('?')[0] }
-}
-
-function bareResponse({ statusCode }: { statusCode: number }) {
-  return { statusCode }
 }

@@ -24,6 +24,9 @@ export async function openLine(toPort: number): Promise<Line> {
       keep(near)
       keep(far)
       near.pipe(far).pipe(near)
+      // When one end is killed the other must hear of it, as it would without us in between.
+      near.once('close', () => far.destroy())
+      far.once('close', () => near.destroy())
     })
     await new Promise<void>((resolve) => server.listen(port, LOOPBACK, resolve))
     return server

@@ -1,4 +1,6 @@
-const LOST_CONNECTION = /^(ECONN\w+|ETIMEDOUT|EPIPE|ENOTFOUND|EHOSTUNREACH|08\w{3}|57P0[1-3]|53300)$/
+// Connections refused or broken, too many of them, and statements given up for a lock or for taking too long.
+const TRY_AGAIN_LATER =
+  /^(ECONN\w+|ETIMEDOUT|EPIPE|ENOTFOUND|EHOSTUNREACH|08\w{3}|57P0[1-3]|53300|57014|55P03|40001|40P01|25P03)$/
 const LOST_CONNECTION_MESSAGE =
   /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/
 
@@ -15,11 +17,11 @@ function partsOf(error: unknown): ErrorParts | null {
   return typeof error === 'object' ? error : null
 }
 
-/** Whether an error, or what caused it, means that the database can't be reached just now. */
+/** Whether an error, or what caused it, means that the database can't serve just now. */
 export function isDatabaseDown(error: unknown): boolean {
   const parts = partsOf(error)
   if (parts === null) return false
-  if (typeof parts.code === 'string' && LOST_CONNECTION.test(parts.code)) return true
+  if (typeof parts.code === 'string' && TRY_AGAIN_LATER.test(parts.code)) return true
   if (typeof parts.message === 'string' && LOST_CONNECTION_MESSAGE.test(parts.message)) return true
   // A host with several addresses fails with one error for each.
   if (Array.isArray(parts.errors)) return parts.errors.some(isDatabaseDown)

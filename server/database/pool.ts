@@ -7,7 +7,7 @@ export type Database = NodePgDatabase
 export type AcademyTransaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 
 const CONNECT_WITHIN_MS = 3000
-const STATEMENT_WITHIN_MS = 15_000
+const STATEMENT_WITHIN_MS = 10_000
 const CONNECTIONS = 10
 
 /** Opens a pool of connections; `onLost` hears of idle connections that broke, which must not end the process. */
@@ -17,6 +17,8 @@ export function openPool(databaseUrl: string, onLost: (error: Error) => void): p
     max: CONNECTIONS,
     connectionTimeoutMillis: CONNECT_WITHIN_MS,
     statement_timeout: STATEMENT_WITHIN_MS,
+    // A server that vanished in mid-transaction must not keep its locks.
+    idle_in_transaction_session_timeout: STATEMENT_WITHIN_MS,
   })
   pool.on('error', onLost)
   return pool

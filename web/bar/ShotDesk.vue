@@ -138,7 +138,7 @@ async function save(): Promise<void> {
         </Button>
         <Button
           :type="nextStep ? 'default' : 'primary'"
-          :disabled="done.size === 0"
+          :disabled="done.size === 0 && firstIssue === null"
           :loading="isSaving"
           @click="save"
         >

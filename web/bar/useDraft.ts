@@ -1,12 +1,9 @@
 import { diagnose, readShot } from '@calm-apron/core'
-import { useDebounceFn, useEventListener } from '@vueuse/core'
 import { computed, reactive, watch } from 'vue'
 import { useAcademy } from '../store/academy.ts'
 import { useDrafts } from '../store/drafts.ts'
 import { readDraft } from './readDraft.ts'
 import type { ShotDraft } from './shotDraft.ts'
-
-const KEEP_AFTER_MS = 150
 
 /** A draft that is being entered: kept on the device as it changes, and read as it stands. */
 export function useDraft(found: ShotDraft) {
@@ -28,10 +25,8 @@ export function useDraft(found: ShotDraft) {
       : diagnose(readings.value, { setting: read.value.facts.grindSetting, grinder: grinder.value }),
   )
 
-  const keepNow = () => (isDone ? Promise.resolve() : drafts.keep(draft))
-  const keepSoon = useDebounceFn(keepNow, KEEP_AFTER_MS)
-  watch(draft, () => void keepSoon(), { deep: true })
-  useEventListener(window, 'pagehide', () => void keepNow())
+  // At every change and at once: a tablet may be put to sleep, or reloaded, in the very next moment.
+  watch(draft, () => void (isDone || drafts.keep(draft)), { deep: true })
 
   /** The draft became a record: it is no longer needed. */
   async function finish(): Promise<void> {
@@ -39,7 +34,7 @@ export function useDraft(found: ShotDraft) {
     await drafts.drop(draft.shotId)
   }
 
-  return { draft, read, recipe, grinder, vessels, readings, diagnosis, keepNow, finish }
+  return { draft, read, recipe, grinder, vessels, readings, diagnosis, finish }
 }
 
 export type DraftInHand = ReturnType<typeof useDraft>

@@ -24,7 +24,7 @@ const group = useId()
         class="option"
         :class="{ chosen: chosen === option.value }"
       >
-        <input v-model="chosen" type="radio" class="visually-hidden" :name="group" :value="option.value" />
+        <input v-model="chosen" type="radio" class="covers-label" :name="group" :value="option.value" />
         <template v-if="option.sign">
           <span aria-hidden="true">{{ option.sign }}</span>
           <span class="visually-hidden">{{ option.label }}</span>

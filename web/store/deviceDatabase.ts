@@ -34,6 +34,11 @@ export async function openDeviceDatabase(name = 'calm-apron'): Promise<DeviceDat
   })
 }
 
+/** A copy without reactive parts, which the database can't clone. What is kept is plain JSON, so it comes back as it went. */
+export function asPlain<T>(value: T): T {
+  return JSON.parse(JSON.stringify(value)) as T
+}
+
 let opened: Promise<DeviceDatabase> | undefined
 
 /** The one connection of this page. */

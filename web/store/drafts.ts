@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
-import { ref, toRaw } from 'vue'
+import { ref } from 'vue'
 import type { ShotDraft } from '../bar/shotDraft.ts'
-import { deviceDatabase } from './deviceDatabase.ts'
+import { asPlain, deviceDatabase } from './deviceDatabase.ts'
 
 /** Half-entered shots and corrections of this device; each survives reloads until it is recorded or thrown away. */
 export const useDrafts = defineStore('drafts', () => {
@@ -16,8 +16,7 @@ export const useDrafts = defineStore('drafts', () => {
   }
 
   async function keep(draft: ShotDraft): Promise<void> {
-    // The database can't clone reactive parts; a draft is plain JSON, so it comes back as it went.
-    await (await deviceDatabase()).put('drafts', JSON.parse(JSON.stringify(toRaw(draft))) as ShotDraft)
+    await (await deviceDatabase()).put('drafts', asPlain(draft))
   }
 
   async function drop(shotId: string): Promise<void> {

@@ -1,8 +1,8 @@
 import type { CorrectionInput, ShotInput } from '@calm-apron/contract'
 import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref, toRaw } from 'vue'
-import { deviceDatabase, type UnsentWrite } from './deviceDatabase.ts'
+import { computed, ref } from 'vue'
+import { asPlain, deviceDatabase, type UnsentWrite } from './deviceDatabase.ts'
 import { backOffMs, sendWaiting } from './sender.ts'
 
 const SENDING_LOCK = 'calm-apron.outbox'
@@ -43,9 +43,9 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   const addShot = (shotId: string, body: ShotInput) =>
-    add({ kind: 'shot', shotId, body: structuredClone(toRaw(body)), refused: null })
+    add({ kind: 'shot', shotId, body: asPlain(body), refused: null })
   const addCorrection = (shotId: string, revisionId: string, body: CorrectionInput) =>
-    add({ kind: 'correction', shotId, revisionId, body: structuredClone(toRaw(body)), refused: null })
+    add({ kind: 'correction', shotId, revisionId, body: asPlain(body), refused: null })
 
   async function remove(write: UnsentWrite): Promise<void> {
     if (write.order !== undefined) await (await deviceDatabase()).delete('outbox', write.order)

@@ -19,7 +19,7 @@ const group = useId()
         class="card"
         :class="{ chosen: chosen === recipe.id }"
       >
-        <input v-model="chosen" type="radio" class="visually-hidden" :name="group" :value="recipe.id" />
+        <input v-model="chosen" type="radio" class="covers-label" :name="group" :value="recipe.id" />
         <strong>{{ recipe.name }}</strong>
         <span>{{ recipe.targets }}</span>
         <span>{{ recipe.window }}</span>

@@ -1,0 +1,127 @@
+import type { Page } from '@playwright/test'
+import { Bar } from './bar.ts'
+import { expect, expectAccessible, test } from './fixtures.ts'
+
+const STEPS = ['Ready?', 'Dose', 'Tamp', 'Pull', 'Cup', 'Look', 'Taste']
+
+async function lookAtEveryView(page: Page): Promise<void> {
+  const bar = new Bar(page)
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Coffee' })).toBeVisible()
+  await expectAccessible(page)
+
+  await bar.begin('Mirren Kestle', 'House double')
+  for (const step of STEPS) {
+    await bar.goTo(step)
+    await expectAccessible(page)
+  }
+  await bar.goTo('Dose')
+  await bar.answer('How was it weighed?', 'Scale was tared')
+  await page.getByLabel('Net weight').fill('abc')
+  await expectAccessible(page)
+  await page.getByLabel('Net weight').fill('19.6')
+  await bar.typeTimes('15', '60')
+  await bar.answer('Was it given up?', 'It choked')
+  await bar.taste(3, 2, 9)
+  await bar.save()
+  await page.getByText('What was recorded').click()
+  await expectAccessible(page)
+
+  await page.getByRole('link', { name: 'Correct a number' }).click()
+  await page.getByLabel('Grind setting').fill('9')
+  await expect(page.getByText('Grind setting: unknown → 9')).toBeVisible()
+  await expectAccessible(page)
+
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Unfinished' })).toBeVisible()
+  await expectAccessible(page)
+  for (const path of ['/bar', '/progress', '/settings', '/waiting', '/nowhere']) {
+    await page.goto(path)
+    await expect(page.locator('h1')).toBeAttached()
+    await expect(page.getByText('One moment')).toBeHidden()
+    await expectAccessible(page)
+  }
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await expectAccessible(page)
+}
+
+test('axe finds nothing on any view in the light set', async ({ page }) => {
+  // A scan of a whole view takes seconds, and there are a good twenty.
+  test.slow()
+  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+  await lookAtEveryView(page)
+})
+
+test('axe finds nothing on any view in the dark set', async ({ page }) => {
+  // A scan of a whole view takes seconds, and there are a good twenty.
+  test.slow()
+  await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
+  await lookAtEveryView(page)
+})
+
+test('a phone shows every view without sideways scrolling', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  const bar = new Bar(page)
+  const fits = async () => {
+    const { scrolls, width } = await page.evaluate(() => ({
+      scrolls: document.documentElement.scrollWidth,
+      width: window.innerWidth,
+    }))
+    expect(scrolls).toBeLessThanOrEqual(width)
+  }
+  for (const path of ['/', '/progress', '/settings', '/waiting', '/bar']) {
+    await page.goto(path)
+    await expect(page.getByText('One moment')).toBeHidden()
+    await fits()
+  }
+  await bar.begin('Mirren Kestle', 'House double')
+  for (const step of STEPS) {
+    await bar.goTo(step)
+    await fits()
+  }
+  await bar.typeTimes('7', '28')
+  await bar.save()
+  await fits()
+})
+
+test('the whole way from Today to the reading goes by keyboard alone', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('radio', { name: 'Jonas Abelard' }).focus()
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('ArrowDown')
+  await page.getByRole('button', { name: 'Jonas Abelard to the bar' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Is all ready?' })).toBeVisible()
+  await page
+    .getByRole('group', { name: 'Machine and portafilter hot' })
+    .getByRole('radio', { name: 'Yes' })
+    .focus()
+  await page.keyboard.press('Space')
+  await expect(
+    page.getByRole('group', { name: 'Machine and portafilter hot' }).getByRole('radio', { name: 'Yes' }),
+  ).toBeChecked()
+  await expect(page.getByRole('button', { name: /^Start/ })).toBeVisible()
+  await page.keyboard.press('4')
+  await expect(page.getByRole('heading', { name: 'Pull the shot' })).toBeVisible()
+  for (let mark = 0; mark < 3; mark += 1) {
+    await page.keyboard.press('Space')
+    await page.waitForTimeout(450)
+  }
+  await page.getByRole('button', { name: 'Save and read' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.locator('#verdict')).toBeVisible()
+  await page.keyboard.press('g')
+  await page.keyboard.press('t')
+  await expect(page.getByRole('heading', { name: /^Today/ })).toBeFocused()
+})
+
+test('keys rest while a field is typed in', async ({ page }) => {
+  const bar = new Bar(page)
+  await bar.begin('Jonas Abelard', 'House double')
+  await page.getByLabel('Grind setting').fill('')
+  await page.keyboard.type('1 u4g')
+  await expect(page.getByLabel('Grind setting')).toHaveValue('1 u4g')
+  await expect(page.getByRole('button', { name: /^Start/ })).toBeVisible()
+})

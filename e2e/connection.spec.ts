@@ -1,0 +1,82 @@
+import { Bar } from './bar.ts'
+import { expect, test } from './fixtures.ts'
+
+test('with the database gone the bar goes on, the shot waits on the device and is sent later', async ({
+  page,
+  app,
+}) => {
+  const bar = new Bar(page)
+  await bar.begin('Teo Varga-Lind', 'House double')
+  await app.database.cut()
+  await page.getByLabel('Grind setting').fill('14')
+  await bar.typeTimes('7', '28')
+  await bar.weigh('Cup', 'Glass cup', '126.3')
+  await bar.save()
+  await expect(page.getByText('Kept on this device, waiting to be sent.')).toBeVisible()
+  await expect(page.getByRole('link', { name: '1 record waiting to be sent' })).toBeVisible()
+  await expect(bar.rail('Yield')).toContainText('39.0 g')
+  await page.getByRole('link', { name: 'Teo Varga-Lind’s shots' }).click()
+  await expect(page.locator('ol > li')).toContainText('waiting to be sent')
+
+  await page.reload()
+  await expect(
+    page.getByText('The server is not answering. You see what this device remembers'),
+  ).toBeVisible()
+  await expect(page.locator('ol > li')).toContainText('waiting to be sent')
+
+  await app.database.mend()
+  await expect(page.getByRole('link', { name: /waiting to be sent/ })).toBeHidden({ timeout: 30_000 })
+  await expect(page.locator('ol > li')).toHaveCount(1)
+  await expect(page.locator('ol > li')).not.toContainText('waiting to be sent')
+})
+
+test('a half-entered shot survives a reload in mid-shot, and its times are marked as estimated', async ({
+  page,
+}) => {
+  const bar = new Bar(page)
+  await bar.begin('Mirren Kestle', 'House double')
+  await page.getByLabel('Grind setting').fill('14')
+  await bar.goTo('Pull')
+  await page.keyboard.press('Space')
+  await page.waitForTimeout(800)
+  await page.reload()
+  await expect(page.getByText('these times are marked as estimated')).toBeVisible()
+  await page.getByRole('button', { name: /First drop/ }).click()
+  await page.waitForTimeout(500)
+  await page.getByRole('button', { name: /^Stop/ }).click()
+  const stopS = Number(await page.getByLabel('Stopped at').inputValue())
+  expect(stopS).toBeGreaterThan(1.2)
+  await bar.goTo('Ready?')
+  await expect(page.getByLabel('Grind setting')).toHaveValue('14')
+})
+
+test('an unfinished shot is offered on Today, can be thrown away, and brought back', async ({ page }) => {
+  const bar = new Bar(page)
+  await bar.begin('Mirren Kestle', 'House double')
+  await page.getByLabel('Grind setting').fill('11')
+  await page.getByRole('link', { name: 'Today' }).click()
+  const unfinished = page.getByRole('region', { name: 'Unfinished' })
+  await unfinished.getByRole('button', { name: 'Throw away' }).click()
+  await expect(unfinished.getByRole('link')).toHaveCount(0)
+  await unfinished.getByRole('button', { name: 'Bring it back' }).click()
+  await unfinished.getByRole('link', { name: 'Go on' }).click()
+  await expect(page.getByLabel('Grind setting')).toHaveValue('11')
+})
+
+test('two taps by the same wet finger are one mark, and a mark can be taken back', async ({ page }) => {
+  const bar = new Bar(page)
+  await bar.begin('Mirren Kestle', 'House double')
+  await bar.goTo('Pull')
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: /First drop/ })).toBeVisible()
+  await page.waitForTimeout(400)
+  await page.keyboard.press('Space')
+  await page.waitForTimeout(400)
+  await page.keyboard.press('Space')
+  await expect(page.getByLabel('Stopped at')).not.toHaveValue('')
+  await page.keyboard.press('u')
+  await expect(page.getByRole('button', { name: /^Stop/ })).toBeVisible()
+  await page.keyboard.press('u')
+  await expect(page.getByRole('button', { name: /First drop/ })).toBeVisible()
+})

@@ -1,0 +1,76 @@
+import { randomUUID } from 'node:crypto'
+import { expect, test } from './fixtures.ts'
+
+const SHOTS = 200
+const KILL_AFTER = 80
+const TRIES = 60
+const AT_ONCE = 8
+
+/** An id of version 7, as the bar makes them. */
+function newId(): string {
+  const time = Date.now().toString(16).padStart(12, '0')
+  return `${time.slice(0, 8)}-${time.slice(8)}-7${randomUUID().slice(15)}`
+}
+
+test('200 shots are sent with retries, the server is killed midway: afterwards there are exactly 200', async ({
+  app,
+  request,
+}) => {
+  const listed = (await (await request.get(`${app.url}/api/v1/shots?limit=1`)).json()) as {
+    shots: Record<string, unknown>[]
+  }
+  const { shotId: _shotId, current, ...setting } = listed.shots[0] ?? {}
+  const { facts } = current as { facts: object }
+  const personId = setting['personId']
+  const before = await countShots()
+  const waiting = Array.from({ length: SHOTS }, newId)
+  let stored = 0
+  let failures = 0
+
+  async function send(shotId: string): Promise<void> {
+    for (let attempt = 0; attempt < TRIES; attempt += 1) {
+      try {
+        const answer = await request.put(`${app.url}/api/v1/shots/${shotId}`, { data: { ...setting, facts } })
+        if (answer.ok()) {
+          stored += 1
+          return
+        }
+      } catch {
+        failures += 1
+      }
+      await new Promise((resolve) => setTimeout(resolve, 100))
+    }
+    throw new Error(`shot ${shotId} was never taken`)
+  }
+
+  async function sender(): Promise<void> {
+    for (let next = waiting.pop(); next !== undefined; next = waiting.pop()) await send(next)
+  }
+
+  async function killMidway(): Promise<void> {
+    while (stored < KILL_AFTER) await new Promise((resolve) => setTimeout(resolve, 2))
+    await app.kill()
+    await new Promise((resolve) => setTimeout(resolve, 300))
+    await app.restart()
+  }
+
+  async function countShots(): Promise<number> {
+    let count = 0
+    let cursor: string | null = null
+    do {
+      const page = (await (
+        await request.get(`${app.url}/api/v1/shots`, {
+          params: { personId: String(personId), limit: 100, ...(cursor !== null && { cursor }) },
+        })
+      ).json()) as { shots: unknown[]; nextCursor: string | null }
+      count += page.shots.length
+      cursor = page.nextCursor
+    } while (cursor !== null)
+    return count
+  }
+
+  await Promise.all([killMidway(), ...Array.from({ length: AT_ONCE }, sender)])
+  expect(failures).toBeGreaterThan(0)
+  expect(stored).toBe(SHOTS)
+  expect((await countShots()) - before).toBe(SHOTS)
+})
