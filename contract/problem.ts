@@ -10,6 +10,7 @@ export const PROBLEM_CODES = [
   'not-json',
   'invalid-input',
   'database-down',
+  'not-ready',
   'internal',
 ] as const
 export type ProblemCode = (typeof PROBLEM_CODES)[number]
@@ -24,6 +25,7 @@ export const PROBLEM_STATUS = {
   'not-json': 415,
   'invalid-input': 422,
   'database-down': 503,
+  'not-ready': 503,
   internal: 500,
 } as const satisfies Record<ProblemCode, number>
 

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { DatabaseUrls } from './database/roles.ts'
-import { DIST } from './machine/checkout.ts'
+import { distFolder } from './machine/checkout.ts'
 import { PlainFailure } from './machine/plainFailure.ts'
 
 const READY_WITHIN_MS = 30_000
@@ -39,7 +39,7 @@ export function loadDemo(appUrl: string): void {
 function runBuilt(program: string, args: string[], env: NodeJS.ProcessEnv, otherwise: string): string {
   const { status, stdout, stderr } = spawnSync(
     process.execPath,
-    ['--enable-source-maps', join(DIST, program), ...args],
+    ['--enable-source-maps', join(distFolder(), program), ...args],
     {
       env: { ...process.env, ...env },
       encoding: 'utf8',
@@ -76,13 +76,13 @@ export async function startServer({
   appUrl,
   logLevel = 'warn',
 }: ServerSettings): Promise<RunningServer> {
-  const child = spawn(process.execPath, ['--enable-source-maps', join(DIST, 'server/main.js')], {
+  const child = spawn(process.execPath, ['--enable-source-maps', join(distFolder(), 'server/main.js')], {
     env: {
       ...process.env,
       HOST: host,
       PORT: String(port),
       DATABASE_URL: appUrl,
-      WEB_FOLDER: join(DIST, 'web'),
+      WEB_FOLDER: join(distFolder(), 'web'),
       LOG_LEVEL: logLevel,
       NODE_ENV: 'production',
     },
@@ -108,8 +108,10 @@ async function waitUntilReady(url: string): Promise<string | null> {
     try {
       const answer = await fetch(`${url}/readyz`)
       if (answer.ok) return null
-      const { detail } = (await answer.json()) as { detail?: string }
+      const { code, detail } = (await answer.json()) as { code?: string; detail?: string }
       why = detail ?? why
+      // What it says then, waiting won't mend.
+      if (code === 'not-ready') return why
     } catch (error) {
       why = error instanceof Error ? error.message : why
     }

@@ -15,14 +15,15 @@ const ONE_START_LOCK = 4_180_002
 const ALREADY_RUNNING =
   'Calm Apron is already running on this data folder. Stop that one first, or give this one another with CALM_APRON_DATA=/some/folder.'
 
-await runMain(async () => {
-  const settings = readStartSettings(process.env, join(CHECKOUT, 'data'))
-  await ensureDiskSpace(CHECKOUT)
-  await ensurePortFree(settings)
-  await buildIfChanged()
-  if (settings.outside) await serve(settings, settings.outside, settings.demoAsked)
-  else await serveOnPrivateDatabase(settings)
-})
+/** Ctrl-C at any moment, even before the server is up, must leave nothing running. */
+const stopAsked = listenForStop()
+
+function listenForStop(): AbortSignal {
+  const asked = new AbortController()
+  process.on('SIGINT', () => asked.abort())
+  process.on('SIGTERM', () => asked.abort())
+  return asked.signal
+}
 
 const PORT_TROUBLE: Record<Exclude<PortState, 'free'>, (port: number, host: string) => string> = {
   taken: (port) =>
@@ -59,20 +60,35 @@ async function serveOnPrivateDatabase(settings: StartSettings): Promise<void> {
   }
 }
 
+/** What went wrong before matters more than that the database would not stop. */
 function stopUnless(isAnothers: boolean, cluster: Cluster): void {
-  if (!isAnothers) cluster.stop()
+  if (isAnothers) return
+  try {
+    cluster.stop()
+  } catch (error) {
+    console.error(error instanceof PlainFailure ? error.message : error)
+  }
 }
 
 async function serve(settings: StartSettings, urls: DatabaseUrls, withDemo: boolean): Promise<void> {
   if (urls.ownerUrl !== '') migrate(urls)
   if (withDemo) loadDemo(urls.appUrl)
   const server = await startServer({ host: settings.host, port: settings.port, appUrl: urls.appUrl })
-  console.log(`\nCalm Apron is ready: ${server.url}\nStop it with Ctrl-C.`)
   const stop = () => server.process.kill('SIGTERM')
-  process.on('SIGINT', stop)
-  process.on('SIGTERM', stop)
+  stopAsked.addEventListener('abort', stop)
+  if (stopAsked.aborted) stop()
+  console.log(`\nCalm Apron is ready: ${server.url}\nStop it with Ctrl-C.`)
   const code = await server.gone
   if (code !== 0)
     throw new PlainFailure(`The server ended unexpectedly (code ${code}); its last words are above.`)
   console.log('Stopped.')
 }
+
+await runMain(async () => {
+  const settings = readStartSettings(process.env, join(CHECKOUT, 'data'))
+  await ensureDiskSpace(CHECKOUT)
+  await ensurePortFree(settings)
+  await buildIfChanged()
+  if (settings.outside) await serve(settings, settings.outside, settings.demoAsked)
+  else await serveOnPrivateDatabase(settings)
+})

@@ -33,11 +33,15 @@ async function jest(project: 'unit' | 'api', results: string): Promise<Count> {
 }
 
 async function browser(results: string): Promise<Count> {
+  const only = process.env['ONLY'] ? [process.env['ONLY']] : []
   chromiumPath()
   const file = join(results, 'browser.json')
-  const code = await node([bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts'], {
-    PLAYWRIGHT_JSON_OUTPUT_NAME: file,
-  })
+  const code = await node(
+    [bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', ...only],
+    {
+      PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+    },
+  )
   return playwrightCount(file, code)
 }
 
@@ -93,6 +97,7 @@ await runMain(async () => {
     throw new PlainFailure(
       `There is no part "${unknown.join(', ')}"; the parts are ${Object.keys(PARTS).join(', ')}.`,
     )
+  process.env['CALM_APRON_DIST'] ??= join(CHECKOUT, 'dist/test')
   const results = mkdtempSync(join(tmpdir(), 'calm-apron-results-'))
   const counts: Count[] = []
   try {

@@ -7,6 +7,7 @@ import { readEnvironment } from './environment.ts'
 import packageJson from './package.json' with { type: 'json' }
 
 const FINISH_WITHIN_MS = 10_000
+const LOOK_FOR_IDLE_EVERY_MS = 20
 
 const environment = readEnvironment(process.env)
 const logger = pino({ level: environment.logLevel })
@@ -42,10 +43,12 @@ async function stop(why: string): Promise<void> {
 /** Lets running requests finish, but not for ever. */
 async function finishRequests(listening: Server): Promise<void> {
   const overdue = setTimeout(() => listening.closeAllConnections(), FINISH_WITHIN_MS)
+  // A kept-alive connection is let go as soon as it has nothing under way.
+  const idle = setInterval(() => listening.closeIdleConnections(), LOOK_FOR_IDLE_EVERY_MS)
   await new Promise<void>((resolve) => {
     listening.close(() => resolve())
-    listening.closeIdleConnections()
   })
+  clearInterval(idle)
   clearTimeout(overdue)
 }
 

@@ -2,35 +2,43 @@ import { createHash } from 'node:crypto'
 import { cpSync, existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { build as bundle } from 'esbuild'
-import { CHECKOUT, DIST } from '../machine/checkout.ts'
+import { CHECKOUT, distFolder } from '../machine/checkout.ts'
 import { PlainFailure } from '../machine/plainFailure.ts'
 import { runShown } from '../machine/run.ts'
 import { sourceFiles } from './sourceFiles.ts'
 
 const BUILT_FROM = ['core', 'contract', 'server', 'web', 'demo', 'package-lock.json']
-const STAMP = join(DIST, 'built-from')
 
 /** Compiles the server, its commands, the demo and the web app, unless nothing has changed since the last time. */
 export async function buildIfChanged(): Promise<void> {
+  const dist = distFolder()
+  const stampFile = join(dist, 'built-from')
   const stamp = digestOfSources()
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === stamp) return
+  if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return
   console.log('Building …')
-  rmSync(DIST, { recursive: true, force: true })
-  await bundleForNode()
-  cpSync(join(CHECKOUT, 'server/database/migrations'), join(DIST, 'server/migrations'), { recursive: true })
+  rmSync(dist, { recursive: true, force: true })
+  await bundleForNode(dist)
+  cpSync(join(CHECKOUT, 'server/database/migrations'), join(dist, 'server/migrations'), { recursive: true })
   const code = await runShown(
     process.execPath,
-    [join(CHECKOUT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'],
+    [
+      join(CHECKOUT, 'node_modules/vite/bin/vite.js'),
+      'build',
+      '--logLevel',
+      'warn',
+      '--outDir',
+      join(dist, 'web'),
+    ],
     {
       cwd: join(CHECKOUT, 'web'),
       env: { NODE_ENV: 'production' },
     },
   )
   if (code !== 0) throw new PlainFailure('The web app could not be built; what is wrong is said above.')
-  writeFileSync(STAMP, stamp)
+  writeFileSync(stampFile, stamp)
 }
 
-async function bundleForNode(): Promise<void> {
+async function bundleForNode(dist: string): Promise<void> {
   await bundle({
     entryPoints: {
       'server/main': join(CHECKOUT, 'server/main.ts'),
@@ -38,7 +46,7 @@ async function bundleForNode(): Promise<void> {
       'server/importAcademy': join(CHECKOUT, 'server/commands/importAcademy.ts'),
       'demo/print': join(CHECKOUT, 'demo/print.ts'),
     },
-    outdir: DIST,
+    outdir: dist,
     bundle: true,
     platform: 'node',
     format: 'esm',

@@ -10,7 +10,7 @@ export function healthRoutes(checkReadiness: () => Promise<Readiness>): Router {
   })
   router.get('/readyz', async (_req, res) => {
     const readiness = await checkReadiness()
-    if (!readiness.ready) throw new Refusal('database-down', readiness.why)
+    if (!readiness.ready) throw new Refusal('not-ready', readiness.why)
     res.json({ status: 'ready' })
   })
   return router

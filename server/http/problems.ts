@@ -18,6 +18,7 @@ const TITLES: Record<ProblemCode, string> = {
   'not-json': 'JSON expected',
   'invalid-input': 'Some fields need mending',
   'database-down': 'The database is not answering',
+  'not-ready': 'Not set up to serve',
   internal: 'Something went wrong on our side',
 }
 

@@ -1,4 +1,4 @@
-import { diagnose, readShot } from '@calm-apron/core'
+import { readShot } from '@calm-apron/core'
 import { computed, reactive, watch } from 'vue'
 import { useAcademy } from '../store/academy.ts'
 import { useDrafts } from '../store/drafts.ts'
@@ -19,11 +19,6 @@ export function useDraft(found: ShotDraft) {
   const readings = computed(() =>
     recipe.value === null ? null : readShot(read.value.facts, recipe.value.targets),
   )
-  const diagnosis = computed(() =>
-    readings.value === null
-      ? null
-      : diagnose(readings.value, { setting: read.value.facts.grindSetting, grinder: grinder.value }),
-  )
 
   // At every change and at once: a tablet may be put to sleep, or reloaded, in the very next moment.
   watch(draft, () => void (isDone || drafts.keep(draft)), { deep: true })
@@ -34,7 +29,5 @@ export function useDraft(found: ShotDraft) {
     await drafts.drop(draft.shotId)
   }
 
-  return { draft, read, recipe, grinder, vessels, readings, diagnosis, finish }
+  return { draft, read, recipe, grinder, vessels, readings, finish }
 }
-
-export type DraftInHand = ReturnType<typeof useDraft>

@@ -516,6 +516,7 @@ export const en = {
     'not-json': 'The server could not read it. This is a fault of the program; nothing was stored.',
     'invalid-input': 'Some fields need mending: {fields}.',
     'database-down': 'The database is not answering just now.',
+    'not-ready': 'The server is not set up to serve yet.',
     internal: 'Something went wrong on the server; it has been logged.',
   } satisfies Record<ProblemCode, string>,
   vesselKind: { portafilter: 'portafilter', 'dosing-cup': 'dosing cup', cup: 'cup' } satisfies Record<

@@ -1,0 +1,189 @@
+import { chmodSync, chownSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import {
+  IS_ROOT,
+  type StartedApp,
+  createTestDatabase,
+  freePort,
+  postmasterPid,
+  startByCommand,
+} from '@calm-apron/scripts/testing'
+import { expect, test as base } from '@playwright/test'
+
+// The user "nobody", whom every Debian machine has.
+const NOBODY = 65_534
+
+interface Start {
+  data: string
+  start: (settings?: NodeJS.ProcessEnv, uid?: number) => Promise<StartedApp>
+}
+
+/** Starts on a data folder of the test's own; whatever still runs at the end is ended. */
+const test = base.extend<{ own: Start }>({
+  // Playwright wants the first argument destructured, even where nothing is taken from it.
+  // eslint-disable-next-line no-empty-pattern
+  own: async ({}, use) => {
+    const data = mkdtempSync(join(tmpdir(), 'calm-apron-start-'))
+    chmodSync(data, 0o755)
+    const started: StartedApp[] = []
+    await use({
+      data,
+      start: async (settings = {}, uid?: number) => {
+        const app = startByCommand(
+          { CALM_APRON_DATA: data, PORT: String(await freePort()), ...settings },
+          uid,
+        )
+        started.push(app)
+        return app
+      },
+    })
+    for (const app of started) {
+      app.process.kill('SIGTERM')
+      await app.ended
+    }
+    killPostgres(data)
+    rmSync(data, { recursive: true, force: true })
+  },
+})
+
+function killPostgres(data: string): void {
+  const pid = postmasterPid(join(data, 'postgres'))
+  if (pid === null) return
+  try {
+    process.kill(pid, 'SIGKILL')
+  } catch (error) {
+    // A file left behind by one that is gone already.
+    if (!(error instanceof Error && 'code' in error && error.code === 'ESRCH')) throw error
+  }
+}
+
+const academyAt = async (url: string): Promise<unknown> => (await fetch(`${url}/api/v1/today`)).json()
+const withAcademy = expect.objectContaining({
+  academy: expect.objectContaining({ name: 'Tern & Thimble' }) as unknown,
+}) as unknown
+
+async function stopByInterrupt(app: StartedApp): Promise<void> {
+  app.process.kill('SIGINT')
+  expect(await app.ended).toBe(0)
+}
+
+test('it starts with the demo, stops cleanly on an interrupt, and a second start takes seconds', async ({
+  own,
+}) => {
+  const first = await own.start()
+  expect(await academyAt(await first.ready)).toEqual(withAcademy)
+  expect(first.printed()).toContain(join(own.data, 'postgres'))
+  await stopByInterrupt(first)
+  expect(postmasterPid(join(own.data, 'postgres'))).toBeNull()
+
+  const second = await own.start()
+  expect(await academyAt(await second.ready)).toEqual(withAcademy)
+  await stopByInterrupt(second)
+})
+
+test('after a kill -9 of everything the next start recovers by itself', async ({ own }) => {
+  const first = await own.start()
+  await first.ready
+  first.process.kill('SIGKILL')
+  killPostgres(own.data)
+  await first.ended
+
+  const second = await own.start()
+  expect(await academyAt(await second.ready)).toEqual(withAcademy)
+  await stopByInterrupt(second)
+})
+
+test('after a kill -9 of the start command alone its server ends, and the next start takes over the database', async ({
+  own,
+}) => {
+  const first = await own.start()
+  const address = await first.ready
+  const before = postmasterPid(join(own.data, 'postgres'))
+  first.process.kill('SIGKILL')
+  await expect
+    .poll(() =>
+      fetch(address).then(
+        () => 'answers',
+        () => 'gone',
+      ),
+    )
+    .toBe('gone')
+
+  const second = await own.start()
+  await second.ready
+  expect(postmasterPid(join(own.data, 'postgres'))).toBe(before)
+  await stopByInterrupt(second)
+})
+
+test('a port that is taken is said in one sentence with the mend', async ({ own }) => {
+  const port = await freePort()
+  const holder = createServer()
+  await new Promise<void>((resolve) => holder.listen(port, '127.0.0.1', resolve))
+  const app = await own.start({ PORT: String(port) })
+  expect(await app.ended).toBe(1)
+  expect(app.printed()).toContain(`Port ${port} is taken`)
+  expect(app.printed()).toContain(`"PORT=${port + 1} npm start"`)
+  expect(app.printed()).not.toContain('    at ')
+  holder.close()
+})
+
+test('a second start on the same data folder is told so, and leaves the first alone', async ({ own }) => {
+  const first = await own.start()
+  const address = await first.ready
+  const second = await own.start()
+  expect(await second.ended).toBe(1)
+  expect(second.printed()).toContain('already running on this data folder')
+  expect(await academyAt(address)).toEqual(withAcademy)
+})
+
+test('data of another major version is said in one sentence with the mend', async ({ own }) => {
+  const first = await own.start()
+  await first.ready
+  await stopByInterrupt(first)
+  const versionFile = join(own.data, 'postgres/cluster/PG_VERSION')
+  const version = readFileSync(versionFile, 'utf8')
+  writeFileSync(versionFile, '9\n')
+  const second = await own.start()
+  expect(await second.ended).toBe(1)
+  expect(second.printed()).toMatch(/was made by PostgreSQL 9, but PostgreSQL \d+ is installed here/)
+  writeFileSync(versionFile, version)
+})
+
+test('an outside database is used as it is given, and gets the demo only when asked', async ({ own }) => {
+  const database = await createTestDatabase('empty')
+  const outside = { DATABASE_URL: database.appUrl, DATABASE_OWNER_URL: database.ownerUrl }
+  const plain = await own.start(outside)
+  expect(await academyAt(await plain.ready)).toMatchObject({ code: 'not-found' })
+  await stopByInterrupt(plain)
+  const demo = await own.start({ ...outside, DEMO: 'yes' })
+  expect(await academyAt(await demo.ready)).toEqual(withAcademy)
+  await stopByInterrupt(demo)
+
+  const tooPowerful = await own.start({ DATABASE_URL: database.ownerUrl })
+  expect(await tooPowerful.ended).toBe(1)
+  expect(tooPowerful.printed()).toContain('give it a lesser one')
+  await database.remove()
+})
+
+for (const uid of IS_ROOT ? [NOBODY] : []) {
+  test(`it works as the ordinary user number ${uid}`, async ({ own }) => {
+    chownSync(own.data, uid, uid)
+    const app = await own.start({ HOME: own.data }, uid)
+    expect(await academyAt(await app.ready)).toEqual(withAcademy)
+    await stopByInterrupt(app)
+  })
+}
+
+test('where root’s database user can’t reach the data folder, the database lives under /var/lib, and the path is printed', async ({
+  own,
+}) => {
+  chmodSync(own.data, 0o700)
+  const app = await own.start()
+  await app.ready
+  const folder = /Data: (\S+)/.exec(app.printed())?.[1] ?? ''
+  expect(folder).toMatch(IS_ROOT ? /^\/var\/lib\/calm-apron\// : new RegExp(`^${own.data}`))
+  await stopByInterrupt(app)
+  rmSync(folder, { recursive: true })
+})

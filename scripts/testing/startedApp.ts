@@ -1,0 +1,50 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { existsSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { CHECKOUT } from '../machine/checkout.ts'
+
+/** The start command of the README, running. */
+export interface StartedApp {
+  process: ChildProcess
+  /** What it has printed so far. */
+  printed: () => string
+  /** Resolves with its exit code. */
+  ended: Promise<number | null>
+  /** Resolves with its address once it says that it is ready; rejects with its words when it ends before. */
+  ready: Promise<string>
+}
+
+/** Runs the start command with these settings, as another user where one's number is given. */
+export function startByCommand(settings: NodeJS.ProcessEnv, uid?: number): StartedApp {
+  const command = [process.execPath, join(CHECKOUT, 'scripts/bootstrap.mjs'), 'start']
+  // setpriv becomes the command itself, so that signals reach it.
+  const asUser = uid === undefined ? [] : ['setpriv', `--reuid=${uid}`, `--regid=${uid}`, '--clear-groups']
+  const [program = '', ...args] = [...asUser, ...command]
+  const child = spawn(program, args, {
+    cwd: CHECKOUT,
+    env: { ...process.env, ...settings },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
+  let printed = ''
+  const ended = new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)))
+  const ready = new Promise<string>((resolve, reject) => {
+    const hear = (words: Buffer) => {
+      printed += words.toString()
+      const address = /ready: (http\S+)/.exec(printed)?.[1]
+      if (address !== undefined) resolve(address)
+    }
+    child.stdout.on('data', hear)
+    child.stderr.on('data', hear)
+    void ended.then((code) => reject(new Error(`ended with ${code}: ${printed}`)))
+  })
+  // Whoever only waits for the end need not care that it never became ready.
+  ready.catch(() => undefined)
+  return { process: child, printed: () => printed, ended, ready }
+}
+
+/** The process id of a cluster's PostgreSQL, or null when none runs. */
+export function postmasterPid(clusterFolder: string): number | null {
+  const file = join(clusterFolder, 'cluster/postmaster.pid')
+  if (!existsSync(file)) return null
+  return Number(readFileSync(file, 'utf8').split('\n')[0])
+}
