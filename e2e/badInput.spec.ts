@@ -82,13 +82,15 @@ test('two people correct the same shot: the second is told and shown the newest'
   await page.getByLabel('Grind setting').fill('13')
   await page.getByLabel('Why is it corrected?').fill('first hand')
   // Another device has drafts of its own; so does another browser context.
-  const other = await (await context.browser())?.newContext()
+  const other = await context.browser()?.newContext()
   const elsewhere = await other?.newPage()
   if (!elsewhere) throw new Error('no second browser')
   await elsewhere.goto(page.url())
   await elsewhere.getByLabel('Grind setting').fill('12')
   await elsewhere.getByLabel('Why is it corrected?').fill('second hand')
+  const stored = elsewhere.waitForResponse((answer) => answer.url().includes('/revisions/') && answer.ok())
   await elsewhere.getByRole('button', { name: 'Save the correction' }).click()
+  await stored
   await expect(elsewhere.getByText('Grind setting: 14 → 12')).toBeVisible()
   await page.getByRole('button', { name: 'Save the correction' }).click()
   await page.getByRole('link', { name: '1 record needs you' }).click()

@@ -10,8 +10,6 @@ interface Fixtures {
 
 /** Tests against an app of their own; any error that the page reports fails the test. */
 export const test = base.extend<Fixtures>({
-  // Playwright wants the first argument destructured, even where nothing is taken from it.
-  // eslint-disable-next-line no-empty-pattern
   app: async ({}, use) => {
     const app = await startTestApp()
     await use(app)

@@ -22,8 +22,6 @@ interface Start {
 
 /** Starts on a data folder of the test's own; whatever still runs at the end is ended. */
 const test = base.extend<{ own: Start }>({
-  // Playwright wants the first argument destructured, even where nothing is taken from it.
-  // eslint-disable-next-line no-empty-pattern
   own: async ({}, use) => {
     const data = mkdtempSync(join(tmpdir(), 'calm-apron-start-'))
     chmodSync(data, 0o755)
@@ -61,7 +59,7 @@ function killPostgres(data: string): void {
 
 const academyAt = async (url: string): Promise<unknown> => (await fetch(`${url}/api/v1/today`)).json()
 const withAcademy = expect.objectContaining({
-  academy: expect.objectContaining({ name: 'Tern & Thimble' }) as unknown,
+  academy: expect.objectContaining({ name: 'Tern & Thimble' }),
 }) as unknown
 
 async function stopByInterrupt(app: StartedApp): Promise<void> {

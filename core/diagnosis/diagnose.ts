@@ -210,7 +210,9 @@ function heldStill(move: Move, mendToo: readonly GateFault[]): Lever[] {
 
 function lookNext(readings: Readings, move: Move): Observation | null {
   if (move.lever === 'observe') return null
-  if (!readings.taste.judged && readings.flow.state !== 'choking') return 'taste-it'
+  // A choked puck is under pressure: nobody should be sent to read it.
+  if (readings.flow.state === 'choking') return 'watch-stream'
+  if (!readings.taste.judged) return 'taste-it'
   if (!readings.time.judged) return whatWouldTime(readings)
   if (!readings.dose.judged) return 'weigh-dose'
   if (move.lever === 'distribution' || move.lever === 'tamp') return 'watch-stream'

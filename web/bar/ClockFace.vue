@@ -90,7 +90,7 @@ const nextLabel = computed(
   font-size: 1.5em;
   font-weight: 700;
 }
-.aside {
+.big ~ .aside {
   height: 84px;
 }
 kbd {

@@ -18,6 +18,7 @@ const rows = computed(() =>
     value: words.valueOf(rail.kind, props.readings),
     deviation: words.deviationOf(rail.kind, props.readings),
     standing: rail.mark?.standing ?? null,
+    isSaidTwice: words.deviationOf(rail.kind, props.readings) === t('rail.onTarget'),
   })),
 )
 </script>
@@ -32,7 +33,9 @@ const rows = computed(() =>
       </div>
       <RailLine :rail="row.rail" />
       <div class="says" :class="row.standing ?? 'unjudged'">
-        <span v-if="row.standing" class="standing">{{ t(`standing.${row.standing}`) }}</span>
+        <span v-if="row.standing && !row.isSaidTwice" class="standing">{{
+          t(`standing.${row.standing}`)
+        }}</span>
         {{ row.deviation }}
         <span v-if="row.rail.isUneven" class="flag">{{ t('rail.unevenFlag') }}</span>
       </div>

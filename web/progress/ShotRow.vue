@@ -55,7 +55,9 @@ const time = computed(() => format.timeOf(shot.value.pulledAt, academy.timeZone)
     <div v-for="{ rail, label, says } in rails" :key="rail.kind" class="cell">
       <span class="label">{{ label }}</span>
       <RailLine :rail="rail" />
-      <span class="says" :class="{ soft: !rail.isJudged }">{{ says }}</span>
+      <span class="says" :class="{ soft: !rail.isJudged }">
+        {{ says }}<strong v-if="rail.isUneven">, {{ t('rail.unevenFlag') }}</strong>
+      </span>
     </div>
   </li>
 </template>

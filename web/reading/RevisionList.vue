@@ -62,6 +62,13 @@ summary {
   cursor: pointer;
   font-weight: 650;
 }
+summary::before {
+  content: '▸';
+  margin-right: 8px;
+}
+details[open] summary::before {
+  content: '▾';
+}
 dl {
   margin: 0;
   display: grid;

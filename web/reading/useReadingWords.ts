@@ -58,10 +58,8 @@ export function useReadingWords() {
       return t(time.bound === 'at-least' ? 'rail.atLeast' : 'rail.atMost', {
         time: format.seconds(time.value),
       })
-    const shown = format.seconds(time.value)
     const clock = format.seconds(time.clockS)
-    const value = clock === shown ? shown : t('rail.scaled', { clock, time: shown })
-    return time.estimated ? `${value}, ${t('rail.estimated')}` : value
+    return time.estimated ? `${clock}, ${t('rail.estimated')}` : clock
   }
 
   function deviationOf(kind: RailKind, readings: Readings): string {
@@ -80,9 +78,17 @@ export function useReadingWords() {
   }
 
   function timeWords(time: JudgedTime): string {
-    if (time.standing === 'on') return t('rail.inWindow')
-    const beyondS = Math.abs(time.deviation) - time.tolerance
-    return t(time.direction === 'under' ? 'rail.fast' : 'rail.slow', { amount: format.seconds(beyondS) })
+    const says = timeMiss(time)
+    // What the clock shows and what is judged part company when the cup did not end at its target.
+    const isScaled = time.bound === null && format.seconds(time.value) !== format.seconds(time.clockS)
+    return isScaled ? t('rail.scaled', { says }) : says
+  }
+
+  function timeMiss({ standing, deviation, tolerance, direction }: JudgedTime): string {
+    if (standing === 'on') return t('rail.inWindow')
+    return t(direction === 'under' ? 'rail.fast' : 'rail.slow', {
+      amount: format.seconds(Math.abs(deviation) - tolerance),
+    })
   }
 
   function tampWords({ tilt, lowSide, settled }: JudgedTamp): string {

@@ -252,7 +252,7 @@ export const en = {
     inWindow: 'in the window',
     atLeast: 'longer than {time}',
     atMost: 'shorter than {time}',
-    scaled: '{clock}; {time} at the target yield',
+    scaled: '{says} at the target yield',
     estimated: 'estimated',
     tasteUnder: 'leans sour by {amount}',
     tasteOver: 'leans bitter by {amount}',

@@ -184,5 +184,5 @@ ALTER TABLE "shot_revision" ADD CONSTRAINT "shot_dose_vessel" FOREIGN KEY ("acad
 ALTER TABLE "shot_revision" ADD CONSTRAINT "shot_cup_vessel" FOREIGN KEY ("academy_id","cup_vessel_id") REFERENCES "public"."vessel"("academy_id","vessel_id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "vessel" ADD CONSTRAINT "vessel_academy_id_bar_id_bar_academy_id_bar_id_fk" FOREIGN KEY ("academy_id","bar_id") REFERENCES "public"."bar"("academy_id","bar_id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "bag_by_coffee" ON "bag" USING btree ("academy_id","coffee_id");--> statement-breakpoint
-CREATE INDEX "shot_newest" ON "shot" USING btree ("academy_id","pulled_at" DESC NULLS LAST,"shot_id" DESC NULLS LAST);--> statement-breakpoint
-CREATE INDEX "shot_newest_of_person" ON "shot" USING btree ("academy_id","person_id","pulled_at" DESC NULLS LAST,"shot_id" DESC NULLS LAST);
+CREATE INDEX "shot_by_time" ON "shot" USING btree ("academy_id","pulled_at","shot_id");--> statement-breakpoint
+CREATE INDEX "shot_of_person_by_time" ON "shot" USING btree ("academy_id","person_id","pulled_at","shot_id");

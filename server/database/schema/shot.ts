@@ -59,8 +59,9 @@ export const shot = pgTable(
       columns: [t.academyId, t.bagId],
       foreignColumns: [bag.academyId, bag.bagId],
     }),
-    index('shot_newest').on(t.academyId, t.pulledAt.desc(), t.shotId.desc()),
-    index('shot_newest_of_person').on(t.academyId, t.personId, t.pulledAt.desc(), t.shotId.desc()),
+    // Read backwards for "newest first"; written as descending they would sort nulls last and not serve the query.
+    index('shot_by_time').on(t.academyId, t.pulledAt, t.shotId),
+    index('shot_of_person_by_time').on(t.academyId, t.personId, t.pulledAt, t.shotId),
   ],
 )
 

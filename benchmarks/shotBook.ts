@@ -1,0 +1,47 @@
+import type pg from 'pg'
+
+/** What the list endpoint asks of the database for its first page: academy, person, rows. */
+export const LIST_SQL = `
+  select shot.*, newest.*
+  from shot
+  inner join lateral (
+    select * from shot_revision r
+    where r.academy_id = shot.academy_id and r.shot_id = shot.shot_id
+    order by r.revision_no desc limit 1
+  ) newest on true
+  where shot.academy_id = $1 and shot.person_id = $2
+  order by shot.pulled_at desc, shot.shot_id desc
+  limit $3`
+
+const COPY_SHOTS = `
+  insert into shot (academy_id, shot_id, person_id, recipe_revision_id, bar_id, grinder_id, bag_id, pulled_at)
+  select academy_id, gen_random_uuid(), person_id, recipe_revision_id, bar_id, grinder_id, bag_id,
+    pulled_at - n * interval '4 minutes'
+  from (select * from shot order by pulled_at desc limit 1) newest, generate_series(1, $1) n`
+
+const COPY_FACTS = `
+  insert into shot_revision (academy_id, revision_id, shot_id, revision_no, body_digest, recorded_at, received_at,
+    grind_setting, dose_net_g, first_drop, first_drop_s, stop_s, times_estimated, cup_net_g)
+  select academy_id, shot_id, shot_id, 1, '', pulled_at, pulled_at, 14, 18.2, 'marked', 7, 28, false, 38.4
+  from shot where not exists (select from shot_revision r where r.shot_id = shot.shot_id)`
+
+/** Fills the demo's shot book with so many more shots of one person. */
+export async function insertShots(
+  pool: pg.Pool,
+  count: number,
+): Promise<{ academyId: string; personId: string }> {
+  const academyId = await only(pool, 'select only_academy_id() as id')
+  await pool.query('begin')
+  await pool.query("select set_config('calm_apron.academy_id', $1, true)", [academyId])
+  const personId = await only(pool, 'select person_id as id from shot order by pulled_at desc limit 1')
+  await pool.query(COPY_SHOTS, [count])
+  await pool.query(COPY_FACTS)
+  await pool.query('commit')
+  return { academyId, personId }
+}
+
+async function only(pool: pg.Pool, query: string): Promise<string> {
+  const { rows } = await pool.query<{ id: string }>(query)
+  if (!rows[0]) throw new Error('The demo is not there.')
+  return rows[0].id
+}
