@@ -65,6 +65,11 @@ export default defineConfig(
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
+      // For a library without types of its own: whoever reads core must find ours for it.
+      '@typescript-eslint/triple-slash-reference': [
+        'error',
+        { path: 'always', types: 'never', lib: 'never' },
+      ],
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
     },
   },

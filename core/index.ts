@@ -70,5 +70,29 @@ export type {
   TasteLeaning,
   Verdict,
 } from './diagnosis/types.ts'
+// Skill
+export { assessSkill } from './skill/assessSkill.ts'
+export type { SignOff, SkillShot, TraineeSkill } from './skill/assessSkill.ts'
+export type { ReadingSkill, SkillStory } from './skill/assessReading.ts'
+export { SHOT_PURPOSES, chargeReadings } from './skill/charging.ts'
+export type { Account, ChargeContext, ShotPurpose } from './skill/charging.ts'
+export type { ChartSignal, ControlChart, Signal } from './skill/controlChart.ts'
+export { scoreCall } from './skill/scoreCall.ts'
+export type { Call, CallTruth, GrindDirection } from './skill/scoreCall.ts'
+export { DEFAULT_PROGRAMME, READING_KINDS, RUNGS } from './skill/types.ts'
+export type { JudgedReading, ReadingKind, Rung, SkillProgramme } from './skill/types.ts'
+// Tasting
+export { tastingAgreement } from './taste/tastingAgreement.ts'
+export type { AxisAgreement, DoubleTasting, TastingAgreement, TastingSlip } from './taste/tastingAgreement.ts'
+export type { Kappa } from './taste/agreement.ts'
+// Planning, milk, drinks
+export { SESSION_DEFAULTS, planSession } from './plan/planSession.ts'
+export type { SessionPlan, SessionWish, Turn } from './plan/planSession.ts'
+export { CAFFEINE_GUIDANCE_MG, caffeineMg } from './plan/caffeine.ts'
+export type { Tasting } from './plan/caffeine.ts'
+export { MILK_CHECKS, MILK_TARGET_C, TEXTURES, assessMilk, steamOffC } from './milk/assessMilk.ts'
+export type { MilkCheck, MilkFacts, Texture } from './milk/assessMilk.ts'
+export { drinkRatios } from './milk/drinkRatios.ts'
+export type { DrinkAmounts, DrinkRecipe } from './milk/drinkRatios.ts'
 // The numbers that decide
 export { THRESHOLDS } from './thresholds.ts'

@@ -215,6 +215,8 @@ function lookNext(readings: Readings, move: Move): Observation | null {
   if (!readings.taste.judged) return 'taste-it'
   if (!readings.time.judged) return whatWouldTime(readings)
   if (!readings.dose.judged) return 'weigh-dose'
-  if (move.lever === 'distribution' || move.lever === 'tamp') return 'watch-stream'
-  return move.lever === 'leave' ? null : 'read-puck'
+  if (move.lever === 'leave') return null
+  if (move.lever === 'distribution' || move.lever === 'tamp' || !readings.looked.stream) return 'watch-stream'
+  if (!readings.looked.puck) return 'read-puck'
+  return readings.gate.unknowns.length > 0 ? 'check-gate' : null
 }

@@ -28,6 +28,7 @@ export function readShot(facts: ShotFacts, recipe: Recipe): Readings {
     gate: gateOf(facts, dose),
     flow: flowOf(facts, time, recipe),
     unevenSigns: unevenSigns(facts, taste),
+    looked: { stream: facts.look.stream !== null, puck: facts.look.puck !== null },
   }
 }
 

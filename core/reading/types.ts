@@ -105,4 +105,6 @@ export interface Readings {
   gate: Gate
   flow: Flow
   unevenSigns: UnevenSign[]
+  /** What somebody looked at, whatever they saw. */
+  looked: { stream: boolean; puck: boolean }
 }

@@ -1,10 +1,13 @@
-import type { Measured, Readings, Standing } from '@calm-apron/core'
+import {
+  type Measured,
+  READING_KINDS,
+  type ReadingKind,
+  type Readings,
+  type Standing,
+} from '@calm-apron/core'
 
 /** Half the width of every rail, in tolerances: on ends at a third of it, near at two thirds. */
 export const RAIL_HALF_WIDTH = 3
-
-export const RAIL_KINDS = ['dose', 'tamp', 'yield', 'time', 'taste'] as const
-export type RailKind = (typeof RAIL_KINDS)[number]
 
 /** One mark on a rail; `at` runs from 0 (left end) to 1, and off-scale marks rest at the edge. */
 export interface RailMark {
@@ -16,7 +19,7 @@ export interface RailMark {
 
 /** What is drawn; words stand beside it. `band` and notch are left out where nothing was measured. */
 export interface RailModel {
-  kind: RailKind
+  kind: ReadingKind
   isJudged: boolean
   hasTarget: boolean
   mark: RailMark | null
@@ -41,7 +44,7 @@ export function markOf({
 
 /** The five rails of a shot, always in the order dose, tamp, yield, time, taste. */
 export function railsOf(readings: Readings): RailModel[] {
-  return RAIL_KINDS.map((kind) => {
+  return READING_KINDS.map((kind) => {
     const reading = readings[kind]
     const isUneven = kind === 'taste' && readings.unevenSigns.length > 0
     if (!reading.judged) return { kind, isJudged: false, hasTarget: false, mark: null, isUneven }

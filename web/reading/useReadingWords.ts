@@ -2,6 +2,7 @@ import {
   type Diagnosis,
   type Measured,
   type Move,
+  type ReadingKind,
   type Readings,
   type Reason,
   type Recipe,
@@ -9,7 +10,6 @@ import {
   type TimeReading,
 } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
-import type { RailKind } from '../parts/railModel.ts'
 import { useFormat } from '../units/useFormat.ts'
 
 type JudgedTime = Extract<TimeReading, { judged: true }>
@@ -20,7 +20,7 @@ export function useReadingWords() {
   const { t } = useI18n()
   const format = useFormat()
 
-  function targetOf(kind: RailKind, recipe: Recipe): string {
+  function targetOf(kind: ReadingKind, recipe: Recipe): string {
     switch (kind) {
       case 'dose':
         return t('rail.target', {
@@ -45,7 +45,7 @@ export function useReadingWords() {
     }
   }
 
-  function valueOf(kind: RailKind, readings: Readings): string {
+  function valueOf(kind: ReadingKind, readings: Readings): string {
     const { dose, yield: cup, time } = readings
     if (kind === 'dose' && dose.judged) return format.mass(dose.value)
     if (kind === 'yield' && cup.judged) return format.mass(cup.value)
@@ -62,7 +62,7 @@ export function useReadingWords() {
     return time.estimated ? `${clock}, ${t('rail.estimated')}` : clock
   }
 
-  function deviationOf(kind: RailKind, readings: Readings): string {
+  function deviationOf(kind: ReadingKind, readings: Readings): string {
     const reading = readings[kind]
     if (!reading.judged) return t(`notJudged.${reading.why}`)
     if ('tilt' in reading) return tampWords(reading)

@@ -1,0 +1,76 @@
+/** What a session is planned from. Weights in g, times in min, money in the academy's own currency. */
+export interface SessionWish {
+  trainees: number
+  shotsEach: number
+  groups: number
+  doseG: number
+  /** Beans weighed above the target for what spills. */
+  surplusG: number
+  dialInShots: number
+  purges: number
+  purgeG: number
+  /** Share of beans that goes to waste all the same, 0.1 for 10 %. */
+  wasteShare: number
+  bagG: number
+  bagPrice: number
+  /** One shot on one group with cleaning and talk. */
+  minutesPerShot: number
+  breakMinutes: number
+  warmUpMinutes: number
+  /** Milk drinks each trainee makes, and the milk in one. */
+  milkDrinksEach: number
+  milkMl: number
+}
+
+/** One turn at the machine: who (0-based) at which group (0-based), from which minute after the start. */
+export interface Turn {
+  trainee: number
+  group: number
+  startMinute: number
+}
+
+export interface SessionPlan {
+  beansG: number
+  bags: number
+  beansCost: number
+  milkMl: number
+  turns: Turn[]
+  minutes: number
+  /** Minutes after the start at which the machine must be switched on; below 0, since it is before. */
+  warmUpStartMinute: number
+}
+
+/** Usual values where a wish has none of its own. */
+export const SESSION_DEFAULTS = { wasteShare: 0.1, minutesPerShot: 4 } as const
+
+/**
+ * Beans, bags, cost, milk, minutes and equal turns:
+ * beans = (trainees × shots × (dose + surplus) + dial-in × (dose + purge) + purges × purge) × (1 + waste).
+ */
+export function planSession(wish: SessionWish): SessionPlan {
+  const teachingG = wish.trainees * wish.shotsEach * (wish.doseG + wish.surplusG)
+  const dialInG = wish.dialInShots * (wish.doseG + wish.purgeG)
+  const beansG = (teachingG + dialInG + wish.purges * wish.purgeG) * (1 + wish.wasteShare)
+  // A gram's thousandth over a full bag is the arithmetic's, and opens no other.
+  const bags = Math.ceil(beansG / wish.bagG - 1e-6)
+  const turns = rotation(wish)
+  const lastStart = turns.at(-1)?.startMinute ?? -wish.minutesPerShot
+  return {
+    beansG,
+    bags,
+    beansCost: bags * wish.bagPrice,
+    milkMl: wish.trainees * wish.milkDrinksEach * wish.milkMl * (1 + wish.wasteShare),
+    turns,
+    minutes: lastStart + wish.minutesPerShot + wish.breakMinutes,
+    warmUpStartMinute: -wish.warmUpMinutes,
+  }
+}
+
+/** Everyone in turn over the groups, round after round: after each full round all have pulled equally often. */
+function rotation({ trainees, shotsEach, groups, minutesPerShot }: SessionWish): Turn[] {
+  return Array.from({ length: trainees * shotsEach }, (_, turn) => ({
+    trainee: turn % trainees,
+    group: turn % Math.min(groups, trainees),
+    startMinute: Math.floor(turn / Math.min(groups, trainees)) * minutesPerShot,
+  }))
+}

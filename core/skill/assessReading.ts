@@ -1,0 +1,102 @@
+import { median, robustSd } from '../statistics/robust.ts'
+import { type ControlChart, type Signal, controlChart } from './controlChart.ts'
+import { type OnProbability, type StandingCounts, countStandings, onProbability } from './onProbability.ts'
+import type { JudgedReading, SkillProgramme } from './types.ts'
+
+/** Signals older than this many shots no longer speak of today. */
+const RECENT_SHOTS = 12
+/** No run of good shots longer than this is promised to anybody. */
+const LONGEST_PROMISE = 40
+
+/** How one reading is taught: off to one side, all over the place, both, or neither. */
+export type SkillStory =
+  'too-few' | 'on-target' | 'steady-but-off' | 'scattered' | 'scattered-and-off' | 'seen-only'
+
+/** What a run of one reading amounts to. Measures are in the reading's own unit, null where it is only seen. */
+export interface ReadingSkill {
+  shots: number
+  on: OnProbability
+  counts: StandingCounts
+  bias: number | null
+  spread: number | null
+  chart: ControlChart | null
+  recentWorsening: Signal[]
+  rung: 'new' | 'learning' | 'steady' | 'ready'
+  /** Shots on in a row that would bring the next rung; null on the highest, or where it is further off than 40. */
+  onShotsToNextRung: number | null
+  story: SkillStory
+}
+
+/**
+ * Bias, robust spread, probability of *on*, chart and rung of one reading.
+ * @param run the trainee's readings that count, oldest first
+ * @param tolerance the recipe's, in the reading's unit
+ * @param meanCallScore 0–1, null where no call was judged
+ */
+export function assessReading(
+  run: readonly JudgedReading[],
+  tolerance: number,
+  programme: SkillProgramme,
+  meanCallScore: number | null = null,
+): ReadingSkill {
+  const standings = run.map(({ standing }) => standing)
+  const deviations = run.flatMap(({ deviation }) => (deviation === null ? [] : [deviation]))
+  const measured = deviations.length > 0
+  const chart = controlChart(deviations)
+  const recentWorsening = (chart?.signals ?? []).filter(
+    ({ at, isWorse }) => isWorse && at >= deviations.length - RECENT_SHOTS,
+  )
+  const bias = measured ? median(deviations) : null
+  const spread = deviations.length > 1 ? robustSd(deviations) : null
+  const mayBeReady = recentWorsening.length === 0 && (meanCallScore ?? 1) >= programme.callScoreFrom
+  const rungAfter = (more: number) =>
+    rungOf([...standings, ...Array<'on'>(more).fill('on')], programme, mayBeReady)
+  return {
+    shots: run.length,
+    on: onProbability(standings, programme.halvingShots),
+    counts: countStandings(standings, programme.halvingShots),
+    bias,
+    spread,
+    chart,
+    recentWorsening,
+    rung: rungAfter(0),
+    onShotsToNextRung: shotsToNextRung(rungAfter),
+    story: storyOf(run.length, bias, spread, tolerance, programme),
+  }
+}
+
+function rungOf(
+  standings: readonly JudgedReading['standing'][],
+  programme: SkillProgramme,
+  mayBeReady: boolean,
+): ReadingSkill['rung'] {
+  if (standings.length === 0) return 'new'
+  const { low } = onProbability(standings, programme.halvingShots)
+  if (standings.length < programme.leastShots || low < programme.steadyFrom) return 'learning'
+  return low >= programme.readyFrom && mayBeReady ? 'ready' : 'steady'
+}
+
+function shotsToNextRung(rungAfter: (more: number) => ReadingSkill['rung']): number | null {
+  const now = rungAfter(0)
+  if (now === 'ready') return null
+  for (let more = 1; more <= LONGEST_PROMISE; more += 1) {
+    if (rungAfter(more) !== now) return more
+  }
+  return null
+}
+
+function storyOf(
+  shots: number,
+  bias: number | null,
+  spread: number | null,
+  tolerance: number,
+  { leastShots }: SkillProgramme,
+): SkillStory {
+  if (shots < leastShots) return 'too-few'
+  if (bias === null || spread === null) return 'seen-only'
+  const isOff = Math.abs(bias) > tolerance
+  // Two thirds of normal shots lie within one spread: beyond the tolerance, most single shots miss.
+  const isScattered = spread > tolerance
+  if (isScattered) return isOff ? 'scattered-and-off' : 'scattered'
+  return isOff ? 'steady-but-off' : 'on-target'
+}

@@ -1,0 +1,47 @@
+import type { Standing } from '../reading/types.ts'
+
+/** The five readings of a shot, in the order in which they are judged. */
+export const READING_KINDS = ['dose', 'tamp', 'yield', 'time', 'taste'] as const
+export type ReadingKind = (typeof READING_KINDS)[number]
+
+/** One reading of one shot that counts for a trainee; `deviation` is null for what is only seen, not measured. */
+export interface JudgedReading {
+  standing: Standing
+  deviation: number | null
+}
+
+/** What decides the rungs of the ladder; a programme may set its own, and they are kept with each sign-off. */
+export interface SkillProgramme {
+  /** Weights halve every so many shots. */
+  halvingShots: number
+  /** Judged shots before anything is called steady. */
+  leastShots: number
+  /** Lower end of the 90 % interval of P(on) for *steady* and for *ready*. */
+  steadyFrom: number
+  readyFrom: number
+  /** Mean call score for *ready*, where calls were judged. */
+  callScoreFrom: number
+  /** Days that a sign-off lasts. */
+  signOffDays: number
+  /** The assessment set: shots in a row, and how many of them each reading must be on in. */
+  setShots: number
+  setOnShots: number
+  /** Probability of passing the set today from which an assessment is worth it. */
+  assessFrom: number
+}
+
+/** Starting points, to be calibrated by simulation. */
+export const DEFAULT_PROGRAMME: SkillProgramme = {
+  halvingShots: 12,
+  leastShots: 8,
+  steadyFrom: 0.5,
+  readyFrom: 0.65,
+  callScoreFrom: 0.7,
+  signOffDays: 90,
+  setShots: 5,
+  setOnShots: 4,
+  assessFrom: 0.8,
+}
+
+export const RUNGS = ['new', 'learning', 'steady', 'ready', 'signed-off', 'due'] as const
+export type Rung = (typeof RUNGS)[number]

@@ -1,0 +1,20 @@
+/** The middle value; of an even number the mean of the two middle ones. NaN for none. */
+export function median(values: readonly number[]): number {
+  if (values.length === 0) return Number.NaN
+  const sorted = [...values].sort((a, b) => a - b)
+  const middle = Math.floor(sorted.length / 2)
+  const upper = sorted[middle] ?? Number.NaN
+  return sorted.length % 2 === 1 ? upper : (upper + (sorted[middle - 1] ?? Number.NaN)) / 2
+}
+
+/** For normal values the median absolute deviation is this many times smaller than their sd. */
+const MAD_TO_SD = 1.4826
+
+/**
+ * A standard deviation that single botched values don't move: 1.4826 × the median absolute deviation
+ * (F. R. Hampel, "The influence curve and its role in robust estimation", JASA 69, 1974). NaN for none.
+ */
+export function robustSd(values: readonly number[]): number {
+  const centre = median(values)
+  return MAD_TO_SD * median(values.map((value) => Math.abs(value - centre)))
+}

@@ -1,0 +1,28 @@
+import { betaQuantile } from './betaQuantile.ts'
+import { median, robustSd } from './robust.ts'
+
+test.each([
+  [[3], 3],
+  [[1, 9, 2], 2],
+  [[4, 1, 3, 2], 2.5],
+])('the median of %j is %d', (values, expected) => {
+  expect(median(values)).toBe(expected)
+})
+
+test('of nothing there is no median', () => {
+  expect(median([])).toBeNaN()
+})
+
+test('one botched value does not move the robust spread', () => {
+  const steady = [-2, -1, 0, 1, 2]
+  expect(robustSd([...steady, 500])).toBeLessThan(robustSd(steady) * 1.6)
+})
+
+test.each([
+  // A uniform variable, and two with closed forms: F(x) = xⁿ for Beta(n, 1), 1 − (1 − x)ⁿ for Beta(1, n).
+  [0.3, 1, 1, 0.3],
+  [0.05, 9, 1, 0.05 ** (1 / 9)],
+  [0.95, 1, 4, 1 - 0.05 ** (1 / 4)],
+])('the %d quantile of Beta(%d, %d) is %d', (probability, alpha, beta, expected) => {
+  expect(betaQuantile(probability, alpha, beta)).toBeCloseTo(expected, 6)
+})
