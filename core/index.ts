@@ -94,5 +94,9 @@ export { MILK_CHECKS, MILK_TARGET_C, TEXTURES, assessMilk, steamOffC } from './m
 export type { MilkCheck, MilkFacts, Texture } from './milk/assessMilk.ts'
 export { drinkRatios } from './milk/drinkRatios.ts'
 export type { DrinkAmounts, DrinkRecipe } from './milk/drinkRatios.ts'
+// The simulated bench
+export { BENCH_GRID, simulateShot } from './bench/simulateShot.ts'
+export { EXAMPLE_BENCH } from './bench/types.ts'
+export type { Bench, BenchSample, ShotDone, SimulatedShot } from './bench/types.ts'
 // The numbers that decide
 export { THRESHOLDS } from './thresholds.ts'

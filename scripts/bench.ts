@@ -5,7 +5,7 @@ import { runMain } from './machine/plainFailure.ts'
 import { runShown } from './machine/run.ts'
 import { startTestCluster } from './testing/testCluster.ts'
 
-const BENCHMARKS = ['readShot.ts', 'listShots.ts']
+const BENCHMARKS = ['readShot.ts', 'simulateShot.ts', 'listShots.ts']
 
 await runMain(async () => {
   process.env['CALM_APRON_DIST'] ??= join(CHECKOUT, 'dist/test')
