@@ -70,6 +70,10 @@ export type {
   TasteLeaning,
   Verdict,
 } from './diagnosis/types.ts'
+// Dial-in
+export { calibrateDoser, dosingSeconds, retentionG } from './dialin/calibrateDoser.ts'
+export type { DoserCalibration, DoserPortion } from './dialin/calibrateDoser.ts'
+export { stopLead } from './dialin/stopLead.ts'
 // Skill
 export { assessSkill } from './skill/assessSkill.ts'
 export type { SignOff, SkillShot, TraineeSkill } from './skill/assessSkill.ts'
