@@ -1,18 +1,6 @@
-import { type Recipe, type ShotFacts, diagnose, netG, readShot, unknownFacts } from '@calm-apron/core'
+import { type ShotFacts, diagnose, netG, readShot, unknownFacts } from '@calm-apron/core'
+import { PUMP_RECIPE } from '@calm-apron/core/testing'
 
-const RECIPE: Recipe = {
-  doseG: 18,
-  doseToleranceG: 0.3,
-  yieldG: 36,
-  yieldToleranceG: 2,
-  clock: 'pump',
-  timeMinS: 25,
-  timeMaxS: 31,
-  firstDropMinS: 5,
-  firstDropMaxS: 10,
-  tasteTolerance: 2,
-  sweetMin: 5,
-}
 const RUN_MS = 2000
 const SHOTS = 500
 
@@ -42,9 +30,9 @@ function perSecond(work: (facts: ShotFacts) => number): number {
 }
 
 const weigh = (facts: ShotFacts) => netG(facts.dose) ?? 0
-const read = (facts: ShotFacts) => readShot(facts, RECIPE).gate.faults.length
+const read = (facts: ShotFacts) => readShot(facts, PUMP_RECIPE).gate.faults.length
 const judge = (facts: ShotFacts) =>
-  diagnose(readShot(facts, RECIPE), { setting: facts.grindSetting, grinder: null }).why.length
+  diagnose(readShot(facts, PUMP_RECIPE), { setting: facts.grindSetting, grinder: null }).why.length
 
 perSecond(judge)
 const rates = { weigh: perSecond(weigh), read: perSecond(read), judge: perSecond(judge) }

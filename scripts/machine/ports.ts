@@ -24,7 +24,7 @@ export async function portState(port: number, host: string): Promise<PortState> 
     await listenOnce(port, host)
     return 'free'
   } catch (error) {
-    const code = error instanceof Error && 'code' in error ? error.code : ''
+    const code = typeof error === 'object' && error !== null && 'code' in error ? error.code : ''
     if (code === 'EADDRINUSE') return 'taken'
     if (code === 'EACCES') return 'not-allowed'
     return 'no-such-host'

@@ -11,7 +11,7 @@ export function useIssueWords() {
 
   function inUnit(limit: number, unit: UnitOf<'mass'> | 's' | null): string {
     if (unit === null) return format.plain(limit)
-    if (unit === 's') return `${format.plain(limit)} s`
+    if (unit === 's') return `${format.plain(limit)} ${t('unit.s')}`
     return `${fromBase(unit, limit).toFixed(decimalsOf(unit))} ${t(`unit.${unit}`)}`
   }
 

@@ -1,4 +1,5 @@
 import { readShot, unknownFacts } from '@calm-apron/core'
+import { PUMP_RECIPE, carefulShot } from '@calm-apron/core/testing'
 import { markOf, railsOf } from './railModel.ts'
 
 test.each([
@@ -15,20 +16,22 @@ test.each([
 })
 
 test('a shot of which nothing is known has five empty rails in the order of judgement', () => {
-  const recipe = {
-    doseG: 18,
-    doseToleranceG: 0.3,
-    yieldG: 36,
-    yieldToleranceG: 2,
-    clock: 'pump' as const,
-    timeMinS: 25,
-    timeMaxS: 31,
-    firstDropMinS: 5,
-    firstDropMaxS: 10,
-    tasteTolerance: 2,
-    sweetMin: 5,
-  }
-  const rails = railsOf(readShot(unknownFacts(), recipe))
+  const rails = railsOf(readShot(unknownFacts(), PUMP_RECIPE))
   expect(rails.map(({ kind }) => kind)).toEqual(['dose', 'tamp', 'yield', 'time', 'taste'])
   expect(rails.every(({ isJudged, mark }) => !isJudged && mark === null)).toBe(true)
+})
+
+test('a tamp is words on its rail: a mark that leans to the low side, but no target', () => {
+  const facts = carefulShot({}, { tamp: { tilt: 'clear', lowSide: 'right', settled: true } })
+  const tamp = railsOf(readShot(facts, PUMP_RECIPE)).find(({ kind }) => kind === 'tamp')
+  expect(tamp).toMatchObject({
+    hasTarget: false,
+    mark: { standing: 'off', side: 'right', isOffScale: false },
+  })
+})
+
+test('channelling is a flag on the taste rail', () => {
+  const facts = carefulShot({}, { look: { stream: 'spurting', puck: null } })
+  const flagged = railsOf(readShot(facts, PUMP_RECIPE)).filter(({ isUneven }) => isUneven)
+  expect(flagged.map(({ kind }) => kind)).toEqual(['taste'])
 })

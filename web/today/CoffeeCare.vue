@@ -5,7 +5,8 @@ import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../store/academy.ts'
-import { dateInZone, useFormat } from '../units/useFormat.ts'
+import { dateInZone } from '../units/calendar.ts'
+import { useFormat } from '../units/useFormat.ts'
 
 const props = defineProps<{ coffee: Coffee }>()
 const { t } = useI18n()

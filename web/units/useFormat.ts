@@ -32,7 +32,7 @@ export function useFormat() {
 
   const mass = (g: number) => quantity('mass', g)
   const massApart = (g: number) => difference('mass', g)
-  const seconds = (s: number) => `${figure(s, 1)} s`
+  const seconds = (s: number) => `${figure(s, 1)} ${t('unit.s')}`
   const ratio = (value: number) => `1:${figure(value, 1)}`
   const plain = (value: number) => value.toLocaleString(navigator.language, { maximumFractionDigits: 2 })
   const dateOf = (instant: string | Date, timeZone: string) =>
@@ -48,9 +48,4 @@ export function useFormat() {
   const calendarDate = (date: string) => dateOf(`${date}T12:00:00Z`, 'UTC')
 
   return { quantity, mass, massApart, seconds, ratio, plain, dateOf, timeOf, calendarDate }
-}
-
-/** The calendar date, `YYYY-MM-DD`, of an instant in a time zone. */
-export function dateInZone(instant: Date, timeZone: string): string {
-  return instant.toLocaleDateString('sv-SE', { timeZone })
 }

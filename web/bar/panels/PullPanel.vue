@@ -48,10 +48,15 @@ const gaveUp = computed(() => [
       <NumberEntry
         v-model="draft.clock.firstDropText"
         :label="t('field.firstDrop')"
-        suffix="s"
+        :suffix="t('unit.s')"
         :issue="firstDropIssue"
       />
-      <NumberEntry v-model="draft.clock.stopText" :label="t('field.stop')" suffix="s" :issue="stopIssue" />
+      <NumberEntry
+        v-model="draft.clock.stopText"
+        :label="t('field.stop')"
+        :suffix="t('unit.s')"
+        :issue="stopIssue"
+      />
       <p class="soft hint">{{ t('pull.mend') }}</p>
     </div>
   </div>
