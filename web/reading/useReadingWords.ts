@@ -79,9 +79,11 @@ export function useReadingWords() {
 
   function timeWords(time: JudgedTime): string {
     const says = timeMiss(time)
-    // What the clock shows and what is judged part company when the cup did not end at its target.
+    // What the clock shows and what is judged part company when the cup did not end at its target. That is worth
+    // a word only where it matters: not while both lie in the window.
     const isScaled = time.bound === null && format.seconds(time.value) !== format.seconds(time.clockS)
-    return isScaled ? t('rail.scaled', { says }) : says
+    const isClockOn = Math.abs(time.clockS - time.target) <= time.tolerance
+    return isScaled && !(isClockOn && time.standing === 'on') ? t('rail.scaled', { says }) : says
   }
 
   function timeMiss({ standing, deviation, tolerance, direction }: JudgedTime): string {
