@@ -1,7 +1,15 @@
 // Units
 export { parseDecimal } from './units/parseDecimal.ts'
 export type { ParsedDecimal } from './units/parseDecimal.ts'
-export { BASE_UNITS, UNITS, decimalsOf, differenceFromBase, fromBase, toBase } from './units/quantity.ts'
+export {
+  BASE_UNITS,
+  UNITS,
+  asTyped,
+  decimalsOf,
+  differenceFromBase,
+  fromBase,
+  toBase,
+} from './units/quantity.ts'
 export type { Quantity, Unit, UnitChoice, UnitOf } from './units/quantity.ts'
 // Recipe, coffee, equipment
 export { CLOCKS, brewRatio } from './recipe/recipe.ts'

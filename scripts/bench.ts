@@ -1,24 +1,17 @@
 import { join } from 'node:path'
-import { buildIfChanged } from './building/build.ts'
 import { CHECKOUT } from './machine/checkout.ts'
 import { runMain } from './machine/plainFailure.ts'
 import { runShown } from './machine/run.ts'
-import { startTestCluster } from './testing/testCluster.ts'
+import { withTestCluster } from './testing/withTestCluster.ts'
 
 const BENCHMARKS = ['readShot.ts', 'simulateShot.ts', 'listShots.ts']
 
-await runMain(async () => {
-  process.env['CALM_APRON_DIST'] ??= join(CHECKOUT, 'dist/test')
-  await buildIfChanged()
-  const cluster = await startTestCluster()
-  try {
-    for (const file of BENCHMARKS) {
-      const code = await runShown(process.execPath, ['--import', 'tsx', join(CHECKOUT, 'benchmarks', file)], {
-        cwd: CHECKOUT,
-      })
-      if (code !== 0) process.exitCode = code
-    }
-  } finally {
-    cluster.stop()
+async function runBenchmarks(): Promise<void> {
+  for (const file of BENCHMARKS) {
+    const args = ['--import', 'tsx', join(CHECKOUT, 'benchmarks', file)]
+    const code = await runShown(process.execPath, args, { cwd: CHECKOUT })
+    if (code !== 0) process.exitCode = code
   }
-})
+}
+
+await runMain(() => withTestCluster(runBenchmarks))

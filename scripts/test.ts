@@ -1,13 +1,12 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { buildIfChanged } from './building/build.ts'
 import { PlainFailure, runMain } from './machine/plainFailure.ts'
 import { CHECKOUT } from './machine/checkout.ts'
 import { runShown } from './machine/run.ts'
 import { chromiumPath } from './testing/chromium.ts'
 import { type Count, jestCount, playwrightCount } from './testing/count.ts'
-import { startTestCluster } from './testing/testCluster.ts'
+import { withTestCluster } from './testing/withTestCluster.ts'
 
 const bin = (path: string) => join(CHECKOUT, 'node_modules', path)
 const node = (args: string[], env: NodeJS.ProcessEnv = {}) =>
@@ -45,24 +44,6 @@ async function browser(results: string): Promise<Count> {
   return playwrightCount(file, code)
 }
 
-async function withTestCluster(run: () => Promise<Count>): Promise<Count> {
-  await buildIfChanged()
-  const cluster = await startTestCluster()
-  const stopAtOnce = () => {
-    cluster.stop()
-    process.exit(130)
-  }
-  process.once('SIGINT', stopAtOnce)
-  process.once('SIGTERM', stopAtOnce)
-  try {
-    return await run()
-  } finally {
-    cluster.stop()
-    process.off('SIGINT', stopAtOnce)
-    process.off('SIGTERM', stopAtOnce)
-  }
-}
-
 async function types(): Promise<Count> {
   const counts: Count[] = []
   for (const room of ['core', 'contract', 'demo', '.'])
@@ -97,7 +78,6 @@ await runMain(async () => {
     throw new PlainFailure(
       `There is no part "${unknown.join(', ')}"; the parts are ${Object.keys(PARTS).join(', ')}.`,
     )
-  process.env['CALM_APRON_DIST'] ??= join(CHECKOUT, 'dist/test')
   const results = mkdtempSync(join(tmpdir(), 'calm-apron-results-'))
   const counts: Count[] = []
   try {

@@ -44,6 +44,14 @@ export function fromBase(unit: Unit, base: number): number {
   return base * RULES[unit].perBase + RULES[unit].offset
 }
 
+/**
+ * A base value as one would type it in a unit: its usual decimals, a point, no unit.
+ * @example asTyped('g', 18.2) // => '18.2'
+ */
+export function asTyped(unit: Unit, base: number): string {
+  return fromBase(unit, base).toFixed(decimalsOf(unit))
+}
+
 /** A difference of base values in a unit; it has no offset: 1 °C more is 1.8 °F more. */
 export function differenceFromBase(unit: Unit, base: number): number {
   return base * RULES[unit].perBase

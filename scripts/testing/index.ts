@@ -1,11 +1,9 @@
 // What browser tests, benchmarks and pictures need of the machine
-export { buildIfChanged } from '../building/build.ts'
 export { CHECKOUT } from '../machine/checkout.ts'
 export { freePort } from '../machine/ports.ts'
 export { CHROMIUM_ARGS, chromiumPath } from './chromium.ts'
 export { startTestApp } from './testApp.ts'
 export type { TestApp } from './testApp.ts'
-export { startTestCluster } from './testCluster.ts'
 export { createTestDatabase } from './testDatabase.ts'
 export type { TestDatabase } from './testDatabase.ts'
 export { postmasterPid, startByCommand } from './startedApp.ts'

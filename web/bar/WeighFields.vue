@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type UnitOf, type Vessel, fromBase, rescueForgottenTare, decimalsOf } from '@calm-apron/core'
+import { type UnitOf, type Vessel, asTyped, rescueForgottenTare } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -20,7 +20,7 @@ const entry = defineModel<WeighingEntry>({ required: true })
 const { t } = useI18n()
 const issueWords = useIssueWords()
 
-const inUnit = (g: number) => fromBase(props.unit, g).toFixed(decimalsOf(props.unit))
+const inUnit = (g: number) => asTyped(props.unit, g)
 const withUnit = (g: number) => `${inUnit(g)} ${t(`unit.${props.unit}`)}`
 
 const ways = computed(() => [

@@ -1,5 +1,5 @@
 import type { UnitOf } from '@calm-apron/core'
-import { fromBase, decimalsOf } from '@calm-apron/core'
+import { asTyped } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../units/useFormat.ts'
 import type { EntryIssue } from './readEntry.ts'
@@ -12,7 +12,7 @@ export function useIssueWords() {
   function inUnit(limit: number, unit: UnitOf<'mass'> | 's' | null): string {
     if (unit === null) return format.plain(limit)
     if (unit === 's') return `${format.plain(limit)} ${t('unit.s')}`
-    return `${fromBase(unit, limit).toFixed(decimalsOf(unit))} ${t(`unit.${unit}`)}`
+    return `${asTyped(unit, limit)} ${t(`unit.${unit}`)}`
   }
 
   return function issueWords(

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fromBase, decimalsOf } from '@calm-apron/core'
+import { asTyped } from '@calm-apron/core'
 import { ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { type ShotDraft, draftOf } from '../bar/shotDraft.ts'
@@ -40,7 +40,7 @@ watch(
         correcting: { basedOnNo: current.revisionNo, reason: '' },
       },
       current.facts,
-      (g) => fromBase(unit, g).toFixed(decimalsOf(unit)),
+      (g) => asTyped(unit, g),
     )
   },
   { immediate: true },

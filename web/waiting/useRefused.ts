@@ -1,5 +1,5 @@
 import { ENDPOINTS } from '@calm-apron/contract'
-import { fromBase, decimalsOf } from '@calm-apron/core'
+import { asTyped } from '@calm-apron/core'
 import { v7 as uuidv7 } from 'uuid'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
@@ -24,7 +24,7 @@ export function useRefused() {
   async function mend(write: RefusedShot): Promise<void> {
     const { facts, pulledAt, ...setting } = write.body
     const unit = preferences.units.mass
-    const toText = (g: number) => fromBase(unit, g).toFixed(decimalsOf(unit))
+    const toText = (g: number) => asTyped(unit, g)
     await drafts.keep(
       draftOf(
         { ...setting, shotId: write.shotId, madeAt: pulledAt, massUnit: unit, correcting: null },
