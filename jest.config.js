@@ -12,6 +12,8 @@ const shared = {
 }
 
 export default {
+  // Room for a machine under load; how fast anything is, the benchmarks say.
+  testTimeout: 30_000,
   projects: [
     {
       ...shared,

@@ -13,7 +13,7 @@ export {
 export type { Quantity, Unit, UnitChoice, UnitOf } from './units/quantity.ts'
 // Recipe, coffee, equipment
 export { CLOCKS, brewRatio } from './recipe/recipe.ts'
-export type { Clock, Recipe } from './recipe/recipe.ts'
+export type { Clock, Recipe, RecipeSchool } from './recipe/recipe.ts'
 export { coffeeAge } from './coffee/age.ts'
 export type { CoffeeAge, Freshness, FreshnessWindow } from './coffee/age.ts'
 export { FINER_IS, VESSEL_KINDS } from './equipment/equipment.ts'
@@ -47,6 +47,10 @@ export { timeAtTarget, timeOnClock } from './shot/timeAtTarget.ts'
 export type { TimeAtTarget, TimeUnknown } from './shot/timeAtTarget.ts'
 // Reading
 export { readShot } from './reading/readShot.ts'
+export { CHANGES, DOSE_METHODS, DOSE_SPREAD_G, NO_CONTEXT, USUAL_FRESHNESS } from './reading/context.ts'
+export type { Change, DoseMethod, ShotContext } from './reading/context.ts'
+export { SIGNS } from './shot/signs.ts'
+export type { Sign, SignsSeen } from './shot/signs.ts'
 export type {
   Direction,
   DoseReading,
@@ -67,20 +71,36 @@ export type {
 } from './reading/types.ts'
 // Diagnosis
 export { diagnose } from './diagnosis/diagnose.ts'
-export type { GrindContext } from './diagnosis/diagnose.ts'
+export type { GrindContext } from './diagnosis/grindMove.ts'
+export { CAUSES, FAULTS } from './diagnosis/causes.ts'
+export type { Cause, Fault } from './diagnosis/causes.ts'
+export { CHANNELS, FLAWS_SEEN, OPTION_SETS } from './diagnosis/evidenceTypes.ts'
+export type { Channel, EvidenceKey, FlawSeen, Option, OptionSet } from './diagnosis/evidenceTypes.ts'
 export type {
-  Cause,
+  CupVerdict,
   Diagnosis,
+  HeldLever,
   Lever,
   Move,
+  Noted,
   Observation,
   Reason,
-  TasteLeaning,
   Verdict,
+  WeighedEvidence,
 } from './diagnosis/types.ts'
 // Dial-in
 export { calibrateDoser, dosingSeconds, retentionG } from './dialin/calibrateDoser.ts'
 export type { DoserCalibration, DoserPortion } from './dialin/calibrateDoser.ts'
+export { adviseGrind } from './dialin/adviseGrind.ts'
+export { DIAL_IN_REASONS, DIAL_IN_STEPS } from './dialin/types.ts'
+export type {
+  DialInGrinder,
+  DialInReason,
+  DialInStep,
+  DialInWish,
+  GrindAdvice,
+  GrindShot,
+} from './dialin/types.ts'
 export { stopLead } from './dialin/stopLead.ts'
 // Skill
 export { assessSkill } from './skill/assessSkill.ts'

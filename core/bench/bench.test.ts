@@ -8,9 +8,9 @@ const DONE: ShotDone = {
   unpurgedFrom: null,
   doseG: 18,
   tilt: 'level',
-  isSettled: true,
-  isBedEven: true,
-  isMachineHot: true,
+  pressed: 1,
+  unevenness: 0,
+  offC: 0,
   isBasketDry: true,
   stopAtG: 36,
   stopAtS: 90,
@@ -75,13 +75,14 @@ describe('a shot', () => {
     )
   })
 
-  test('more dose is slower, by about 2 % for each 0.1 g', () => {
+  test('more dose is slower, by about 2 % for each 0.1 g, up to what the basket is made for', () => {
     fc.assert(
-      fc.property(setting, fc.integer({ min: 160, max: 195 }), (at, tenths) => {
-        const slower =
-          pull({ setting: at, doseG: (tenths + 5) / 10 }).stopS /
-          pull({ setting: at, doseG: tenths / 10 }).stopS
-        expect(slower).toBeGreaterThan(1.03)
+      fc.property(setting, fc.integer({ min: 160, max: 180 }), (at, tenths) => {
+        const before = pull({ setting: at, doseG: tenths / 10 }).stopS
+        // In a gush most of the time is the filling of the headspace, which no dose changes.
+        fc.pre(before > 15)
+        const slower = pull({ setting: at, doseG: (tenths + 5) / 10 }).stopS / before
+        expect(slower).toBeGreaterThan(1.05)
         expect(slower).toBeLessThan(1.2)
       }),
       { numRuns: 30 },
@@ -95,22 +96,22 @@ describe('a shot', () => {
     expect(highest).toBeLessThan(byFineness.length - 1)
   })
 
-  test.each([{ tilt: 'clear' }, { isBedEven: false }] as const)(
+  test.each([{ tilt: 'clear' }, { unevenness: 0.8 }] as const)(
     'a channelled cup (%j) is faster by 10–30 %%, and sour and bitter together',
     (fault) => {
       const even = pull()
       const channelled = pull(fault)
       expect(channelled.stopS / even.stopS).toBeGreaterThan(0.7)
       expect(channelled.stopS / even.stopS).toBeLessThan(0.9)
-      expect(channelled.taste.sour).toBeGreaterThan(even.taste.sour + 1)
-      expect(channelled.taste.bitter).toBeGreaterThan(even.taste.bitter + 0.5)
-      expect(channelled.taste.sweet).toBeLessThan(even.taste.sweet)
+      expect(channelled.cup.sour).toBeGreaterThan(even.cup.sour + 1)
+      expect(channelled.cup.bitter).toBeGreaterThan(even.cup.bitter + 0.5)
+      expect(channelled.cup.sweet).toBeLessThan(even.cup.sweet)
     },
   )
 
   test('a cold machine makes a sour cup that is no faster', () => {
-    const cold = pull({ isMachineHot: false })
-    expect(cold.taste.sour).toBeGreaterThan(pull().taste.sour + 1)
+    const cold = pull({ offC: -10 })
+    expect(cold.cup.sour).toBeGreaterThan(pull().cup.sour + 1)
     expect(cold.stopS).toBeGreaterThan(pull().stopS)
   })
 
@@ -129,12 +130,10 @@ describe('a shot', () => {
       fc.property(
         setting,
         fc.constantFrom('level', 'slight', 'clear'),
-        fc.boolean(),
-        fc.boolean(),
-        (at, tilt, isBedEven, isMachineHot) => {
-          expect(Math.abs(pull({ setting: at, tilt, isBedEven, isMachineHot }).solidsErrorG)).toBeLessThan(
-            1e-6,
-          )
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: -12, max: 6, noNaN: true }),
+        (at, tilt, unevenness, offC) => {
+          expect(Math.abs(pull({ setting: at, tilt, unevenness, offC }).solidsErrorG)).toBeLessThan(1e-6)
         },
       ),
       { numRuns: 30 },
@@ -143,9 +142,9 @@ describe('a shot', () => {
 
   test('halving the step changes time, yield and extraction by less than 1 %', () => {
     fc.assert(
-      fc.property(setting, fc.boolean(), (at, isBedEven) => {
-        const whole = pull({ setting: at, isBedEven })
-        const half = pull({ setting: at, isBedEven }, BENCH_GRID.stepS / 2)
+      fc.property(setting, fc.constantFrom(0, 0.4, 1), (at, unevenness) => {
+        const whole = pull({ setting: at, unevenness })
+        const half = pull({ setting: at, unevenness }, BENCH_GRID.stepS / 2)
         for (const key of ['stopS', 'cupG', 'extractionPercent'] as const) {
           expect(Math.abs(half[key] / whole[key] - 1)).toBeLessThan(0.01)
         }

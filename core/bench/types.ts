@@ -16,12 +16,29 @@ export interface Bench {
   preinfusionS: number
   preinfusionBar: number
   waterC: number
+  coffee: BenchCoffee
+  /** Old oils on screen and basket, 0 clean … 1 rancid. */
+  dirt: number
+  /** 0 good drinking water … 1 so hard, soft or tainted that no cup comes right. */
+  poorWater: number
+}
+
+/** What the coffee brings of its own, each 0–1 but for its pace. */
+export interface BenchCoffee {
+  /** Carbon dioxide still in it: 0.3 when rested, 1 on the day after roasting. */
+  gas: number
+  /** Aroma and fats gone: 0 in its window, 1 after months. */
+  staleness: number
+  /** 0 light … 0.5 medium … 1 so dark that ash is all it tastes of. */
+  roast: number
+  /** −1: its sweetness comes late, 1: its bitter part comes early. */
+  pace: number
 }
 
 /** A machine and grinder on which 18 g at setting 14 gives 36 g in about 28 s. */
 export const EXAMPLE_BENCH: Bench = {
-  diameterAtZeroUm: 7.3,
-  lnDiameterPerUnit: 0.0225,
+  diameterAtZeroUm: 6.02,
+  lnDiameterPerUnit: 0.0335,
   basketAreaCm2: 25,
   nominalDoseG: 18,
   porosity: 0.17,
@@ -30,6 +47,9 @@ export const EXAMPLE_BENCH: Bench = {
   preinfusionS: 0,
   preinfusionBar: 0,
   waterC: 93,
+  coffee: { gas: 0.3, staleness: 0, roast: 0.5, pace: 0 },
+  dirt: 0,
+  poorWater: 0,
 }
 
 /** What was done with it. */
@@ -39,9 +59,12 @@ export interface ShotDone {
   unpurgedFrom: number | null
   doseG: number
   tilt: Tilt
-  isSettled: boolean
-  isBedEven: boolean
-  isMachineHot: boolean
+  /** How far the bed was pressed: 0 not at all, 1 until it settled, 2 far beyond. */
+  pressed: number
+  /** 0 an even bed … 1 piles and clumps. */
+  unevenness: number
+  /** Degrees by which group and portafilter miss the bench's own water: below 0 where not heated through. */
+  offC: number
   isBasketDry: boolean
   /** Stop when this much is in the cup, or at `stopAtS`, whichever comes first. */
   stopAtG: number
@@ -55,6 +78,22 @@ export interface BenchSample {
   pressureBar: number
 }
 
+/** What a cup is like without anyone tasting it: axes 0–10, notes and crema 0–1. */
+export interface BenchCup {
+  sour: number
+  sweet: number
+  bitter: number
+  body: number
+  dryness: number
+  rancid: number
+  ashy: number
+  papery: number
+  /** No life in it, whatever the balance. */
+  flat: number
+  /** 0 none, 0.5 usual, 1 foam. */
+  crema: number
+}
+
 /** A shot without any reading noise. */
 export interface SimulatedShot {
   samples: BenchSample[]
@@ -63,8 +102,7 @@ export interface SimulatedShot {
   cupG: number
   tdsPercent: number
   extractionPercent: number
-  /** 0–10 each. */
-  taste: { sour: number; sweet: number; bitter: number }
+  cup: BenchCup
   /** Share of the water that took a short cut. */
   channelledShare: number
   /** Solids at the end less solids at the start, in g: 0 but for rounding. */

@@ -1,197 +1,117 @@
-import type { GrinderScale } from '../equipment/equipment.ts'
-import { missOutweighsFaults } from '../reading/gate.ts'
-import type { GateFault, Readings } from '../reading/types.ts'
-import { THRESHOLDS } from '../thresholds.ts'
-import { grindMove } from './grindMove.ts'
-import { causeOfFault, mendMove } from './mend.ts'
-import { tasteLeaning } from './taste.ts'
-import type { Cause, Diagnosis, Lever, Move, Observation, Reason } from './types.ts'
-import { verdictOf } from './verdict.ts'
+import type { Readings } from '../reading/types.ts'
+import type { SignsSeen } from '../shot/signs.ts'
+import { type Cause, FAULTS } from './causes.ts'
+import { cupVerdicts, verdictOf } from './cupVerdict.ts'
+import { factorFromEarlier, signsOfRun } from './earlierShots.ts'
+import { evidenceOf } from './evidence.ts'
+import type { EvidenceKey } from './evidenceTypes.ts'
+import { type GrindContext, isAtFinest } from './grindMove.ts'
+import { type CauseProbability, type Inference, infer } from './infer.ts'
+import { type Candidate, bestOf, lookWorth } from './moves.ts'
+import { type TellingLook, tellingLooks } from './nextLook.ts'
+import { type Ruling, rulingOf } from './rules.ts'
+import type { Diagnosis, HeldLever, Move, Reason } from './types.ts'
+import { weighedEvidence } from './weighedEvidence.ts'
 
-/** What was set at the grinder when the shot was pulled. */
-export interface GrindContext {
-  setting: number | null
-  grinder: GrinderScale | null
-}
-
-interface Finding {
-  cause: Cause
-  move: Move
-  why: Reason[]
-  mendToo?: GateFault[]
-}
+/** A cause less likely than this is not named while one more look is asked for. */
+const NAMED_FROM = 0.35
+/** A second cause less likely than this is not worth naming. */
+const RUNNER_UP_FROM = 0.1
+/** A look that would tell less than this, in nats, is not worth asking for. */
+const TELLS_FROM = 0.03
 
 /**
- * The likely cause of what the readings show, why, and the one next move, in the fixed order of judgement: gate,
- * flow, evenness, taste. A shot that fails the gate moves the grind only when its faults can't explain the miss.
+ * What is behind a shot, how sure, and the one next move: exact inference over no fault, one fault and pairs of faults,
+ * under the craft's fixed order of judgement (gate, flow, evenness, taste). It can be asked at any moment, however
+ * little is known.
+ * @param earlier readings of the shots before it at the same setting, oldest first; left out, it is judged alone
  */
-export function diagnose(readings: Readings, grind: GrindContext): Diagnosis {
-  const finding = find(readings, grind)
-  const { move } = finding
+export function diagnose(last: Readings, grind: GrindContext, earlier: readonly Readings[] = []): Diagnosis {
+  const readings = withSigns(last, {
+    ...signsOfScale(grind),
+    ...(earlier.length === 0 ? {} : signsOfRun([...earlier, last])),
+  })
+  const evidence = evidenceOf(readings)
+  const inference = infer(evidence, factorFromEarlier(earlier))
+  const leading = inference.causes[0]?.cause ?? 'none'
+  const ruling = rulingOf(readings, grind, leading)
+  const looks = looksOf(inference, readings, new Set(evidence.items.map(({ key }) => key)))
+  const { candidate, why } = decide(ruling, inference, looks)
+  const { move } = candidate
+  const verdicts = cupVerdicts(inference, evidence.items, readings)
+  const cause = causeNamed(candidate, why, inference.causes)
   return {
-    verdict: verdictOf(readings),
-    cause: finding.cause,
-    why: [...finding.why, ...unknownsThatMatter(readings, move)],
+    verdict: verdictOf(verdicts, evidence.items),
+    verdicts,
+    causes: inference.causes,
+    cause,
+    runnerUp: runnerUp(cause, inference.causes),
+    evidence: weighedEvidence(evidence, inference, cause ?? leading),
+    why: [...why, ...unknownsThatMatter(readings, move)],
     move,
-    mendToo: finding.mendToo ?? [],
-    hold: heldStill(move, finding.mendToo ?? []),
-    lookNext: lookNext(readings, move),
-    pressureCaution: readings.flow.state === 'choking',
+    mendToo: ruling.mendToo,
+    hold: heldStill(move, ruling),
+    lookNext: move.lever === 'observe' || move.lever === 'leave' ? null : (looks[0]?.observation ?? null),
+    pressureCaution: isUnderPressure(readings),
   }
 }
 
-function find(readings: Readings, grind: GrindContext): Finding {
-  const { gate, flow, unevenSigns } = readings
-  const flowIsOff = flow.state !== 'on' && flow.state !== 'unknown'
-  const flowReason: Reason[] = flow.state === 'unknown' ? [] : [{ code: 'flow', state: flow.state }]
-  if (flow.state === 'choking') return moveGrind(readings, grind, flowReason)
-  if (flowIsOff && farOut(readings)) return moveGrind(readings, grind, flowReason)
-  const fault = gate.faults[0]
-  if (fault !== undefined && !onlySlightTiltOfAGoodShot(readings)) {
-    const why: Reason[] = gate.faults.map((each) => ({ code: 'gate-fault', fault: each }))
-    return { cause: causeOfFault(fault), move: mendMove(fault, readings), why: [...why, ...flowReason] }
+/** What follows from elsewhere stands in where nobody said it. */
+function withSigns(readings: Readings, derived: SignsSeen): Readings {
+  const { context } = readings.of
+  return {
+    ...readings,
+    of: { ...readings.of, context: { ...context, signs: { ...derived, ...context.signs } } },
   }
-  if (unevenSigns.length > 0) return mendPuck(readings, flowReason)
-  if (flowIsOff) return flowMissed(readings, grind, flowReason)
-  return flow.state === 'on' ? flowOn(readings, flowReason) : flowUnknown(readings)
 }
 
-/** So far out that the direction stands whatever else was found. A shot with neither fault nor uneven sign is judged further down. */
-function farOut({ gate, flow, dose, unevenSigns }: Readings): boolean {
-  if (gate.faults.length === 0 && unevenSigns.length === 0) return false
-  if (unevenSigns.length > 0 && flow.missLn <= THRESHOLDS.unevenPuckFirstLn) return false
-  return gate.faults.length === 0 || missOutweighsFaults(flow, gate, dose)
+function signsOfScale(grind: GrindContext): SignsSeen {
+  return grind.setting === null || grind.grinder === null ? {} : { 'at-finest-setting': isAtFinest(grind) }
 }
 
-function onlySlightTiltOfAGoodShot(readings: Readings): boolean {
-  const { gate, flow } = readings
-  const onlySlight = gate.faults.every((fault) => fault === 'tamp-slightly-tilted')
-  return (
-    onlySlight &&
-    flow.state === 'on' &&
-    tasteLeaning(readings) === 'balanced' &&
-    readings.unevenSigns.length === 0
+/** The best move open, or the look that would tell most where that is worth more. */
+function decide(
+  { candidates, why, mayLook }: Ruling,
+  { posterior }: Inference,
+  looks: readonly TellingLook[],
+): { candidate: Candidate; why: Reason[] } {
+  const best = bestOf(candidates, posterior)
+  const [look] = looks
+  if (best !== null && !(mayLook && best.benefit < lookWorth(look?.gain ?? 0))) {
+    return { candidate: best.candidate, why }
+  }
+  const observation = look?.observation ?? 'pull-another'
+  return { candidate: { move: { lever: 'observe', observation }, mends: {} }, why: [] }
+}
+
+/** What would tell most, the most telling first; never a look into a puck that may be under pressure. */
+function looksOf(inference: Inference, readings: Readings, noted: ReadonlySet<EvidenceKey>): TellingLook[] {
+  return tellingLooks(inference, noted).filter(
+    ({ observation, gain }) =>
+      gain > TELLS_FROM && (observation !== 'read-puck' || !isUnderPressure(readings)),
   )
 }
 
-function moveGrind(readings: Readings, grind: GrindContext, flowReason: Reason[]): Finding {
-  const { gate, flow, unevenSigns } = readings
-  const move = grindMove(flow, grind.setting, grind.grinder)
-  const why: Reason[] = [...flowReason]
-  if (!gate.passed) why.push({ code: 'miss-outweighs-faults' })
-  why.push(...gate.faults.map((fault): Reason => ({ code: 'gate-fault', fault })))
-  why.push(...unevenSigns.map((sign): Reason => ({ code: 'uneven', sign })))
-  const puckToo: GateFault[] =
-    unevenSigns.length > 0 && !gate.faults.includes('bed-uneven') ? ['bed-uneven'] : []
-  return {
-    cause: move.direction === 'finer' ? 'grind-too-coarse' : 'grind-too-fine',
-    move,
-    why,
-    mendToo: [...gate.faults, ...puckToo],
-  }
+function isUnderPressure({ flow, of: { context } }: Readings): boolean {
+  return flow.state === 'choking' || context.signs['drips-only'] === true
 }
 
-function mendPuck({ unevenSigns }: Readings, flowReason: Reason[]): Finding {
-  const oneSided = unevenSigns.some((sign) => sign === 'one-sided' || sign === 'thin-side')
-  const why: Reason[] = unevenSigns.map((sign) => ({ code: 'uneven', sign }))
-  return {
-    cause: oneSided ? 'tamp-tilted' : 'poor-distribution',
-    move: oneSided ? { lever: 'tamp', how: 'level' } : { lever: 'distribution' },
-    why: [...why, { code: 'puck-first' }, ...flowReason],
-  }
+/** A fault that was seen and is to be mended is named before a likelier one that nobody saw. */
+function causeNamed(
+  { move, mends }: Candidate,
+  why: readonly Reason[],
+  [top]: readonly CauseProbability[],
+): Cause | null {
+  if (move.lever === 'leave') return 'none'
+  const [seen] = FAULTS.filter((fault) => fault in mends)
+  if (seen !== undefined && why.some(({ code }) => code === 'gate-first')) return seen
+  if (top === undefined || (move.lever === 'observe' && top.probability < NAMED_FROM)) return null
+  return top.cause
 }
 
-function flowMissed(readings: Readings, grind: GrindContext, flowReason: Reason[]): Finding {
-  const leaning = tasteLeaning(readings)
-  const slow = readings.flow.state === 'slow'
-  if (leaning === 'balanced') {
-    return {
-      cause: 'none',
-      move: { lever: 'leave' },
-      why: [{ code: 'taste', leaning }, { code: 'taste-decides' }, ...flowReason],
-    }
-  }
-  const tasteReason: Reason[] = leaning === null ? [] : [{ code: 'taste', leaning }]
-  // A cup that tastes of the other side must not be pushed further out of its window.
-  if (slow && leaning === 'under') {
-    return {
-      cause: 'channels-or-cold',
-      move: { lever: 'observe', observation: 'check-gate' },
-      why: [...flowReason, ...tasteReason],
-    }
-  }
-  if (!slow && leaning === 'over') {
-    return { cause: 'too-hot-or-dirty', move: { lever: 'clean' }, why: [...flowReason, ...tasteReason] }
-  }
-  if (!readings.dose.judged && readings.flow.missLn < THRESHOLDS.littleOffLn) {
-    return {
-      cause: 'not-enough',
-      move: { lever: 'observe', observation: 'weigh-dose' },
-      why: [...flowReason, { code: 'gate-unknown', unknown: 'dose' }],
-    }
-  }
-  return moveGrind(readings, grind, [...flowReason, ...tasteReason])
-}
-
-function flowOn(readings: Readings, flowReason: Reason[]): Finding {
-  const { yield: cup } = readings
-  const leaning = tasteLeaning(readings)
-  const tasteReason: Reason[] = leaning === null ? [] : [{ code: 'taste', leaning }]
-  if (cup.judged && cup.standing !== 'on' && leaning !== 'balanced') {
-    return {
-      cause: cup.direction === 'over' ? 'stopped-late' : 'stopped-early',
-      move: { lever: 'stop', byG: -cup.deviation },
-      why: [...flowReason, { code: 'yield-off', byG: cup.deviation }, ...tasteReason],
-    }
-  }
-  switch (leaning) {
-    case null:
-      return { cause: 'not-enough', move: { lever: 'observe', observation: 'taste-it' }, why: flowReason }
-    case 'under':
-      return {
-        cause: 'ratio-short',
-        move: { lever: 'ratio', direction: 'longer' },
-        why: [...flowReason, ...tasteReason, { code: 'taste-decides' }],
-      }
-    case 'over':
-      return {
-        cause: 'ratio-long',
-        move: { lever: 'ratio', direction: 'shorter' },
-        why: [...flowReason, ...tasteReason, { code: 'taste-decides' }],
-      }
-    case 'balanced':
-      return { cause: 'none', move: { lever: 'leave' }, why: [...flowReason, ...tasteReason] }
-    case 'uneven':
-    case 'flat':
-      return {
-        cause: 'not-enough',
-        move: { lever: 'observe', observation: 'check-gate' },
-        why: [...flowReason, ...tasteReason],
-      }
-  }
-}
-
-function flowUnknown(readings: Readings): Finding {
-  const leaning = tasteLeaning(readings)
-  const why: Reason[] = leaning === null ? [] : [{ code: 'taste', leaning }]
-  if (leaning === 'balanced') return { cause: 'none', move: { lever: 'leave' }, why }
-  return { cause: 'not-enough', move: { lever: 'observe', observation: whatWouldTime(readings) }, why }
-}
-
-function whatWouldTime({ time }: Readings): Observation {
-  if (time.judged) return 'taste-it'
-  switch (time.why) {
-    case 'first-drop-missed':
-      return 'mark-first-drop'
-    case 'cup-not-weighed':
-    case 'spilt':
-      return 'weigh-cup'
-    case 'stopped-before-drop':
-    case 'stopped-too-far':
-      return 'let-it-run'
-    default:
-      return 'time-it'
-  }
+function runnerUp(cause: Cause | null, causes: readonly CauseProbability[]): Cause | null {
+  const [next] = causes.filter((each) => each.cause !== cause)
+  return cause !== null && next !== undefined && next.probability >= RUNNER_UP_FROM ? next.cause : null
 }
 
 function unknownsThatMatter({ gate }: Readings, move: Move): Reason[] {
@@ -199,24 +119,14 @@ function unknownsThatMatter({ gate }: Readings, move: Move): Reason[] {
   return gate.unknowns.map((unknown) => ({ code: 'gate-unknown', unknown }))
 }
 
-const LEVERS_TO_HOLD: readonly Lever[] = ['grind', 'dose', 'tamp', 'ratio']
+const LEVERS_TO_HOLD: readonly HeldLever[] = ['grind', 'dose', 'tamp', 'ratio']
 
-function heldStill(move: Move, mendToo: readonly GateFault[]): Lever[] {
-  const mended = mendToo.some((fault) => fault.startsWith('dose')) ? ['dose'] : []
-  const tampMended = mendToo.some((fault) => fault.startsWith('tamp')) ? ['tamp'] : []
-  const moving: string[] = [move.lever, ...mended, ...tampMended]
+function heldStill(move: Move, { mendToo }: Ruling): HeldLever[] {
+  const isMended = (what: string) => mendToo.some((fault) => fault.startsWith(what))
+  const moving: string[] = [
+    move.lever,
+    ...(isMended('dose') ? ['dose'] : []),
+    ...(isMended('tamp') ? ['tamp'] : []),
+  ]
   return LEVERS_TO_HOLD.filter((lever) => !moving.includes(lever))
-}
-
-function lookNext(readings: Readings, move: Move): Observation | null {
-  if (move.lever === 'observe') return null
-  // A choked puck is under pressure: nobody should be sent to read it.
-  if (readings.flow.state === 'choking') return 'watch-stream'
-  if (!readings.taste.judged) return 'taste-it'
-  if (!readings.time.judged) return whatWouldTime(readings)
-  if (!readings.dose.judged) return 'weigh-dose'
-  if (move.lever === 'leave') return null
-  if (move.lever === 'distribution' || move.lever === 'tamp' || !readings.looked.stream) return 'watch-stream'
-  if (!readings.looked.puck) return 'read-puck'
-  return readings.gate.unknowns.length > 0 ? 'check-gate' : null
 }

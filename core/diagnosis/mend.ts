@@ -1,9 +1,10 @@
 import type { GateFault, Readings } from '../reading/types.ts'
-import type { Cause, Move } from './types.ts'
+import type { Fault } from './causes.ts'
+import type { Move } from './types.ts'
 
-const CAUSE_OF: Record<GateFault, Cause> = {
+const CAUSE_OF: Record<GateFault, Fault> = {
   'machine-cold': 'cold',
-  'basket-wet': 'wet-or-dirty',
+  'basket-wet': 'basket-wet',
   'wrong-basket': 'wrong-basket',
   'grinder-not-purged': 'not-purged',
   'dose-low': 'dose-low',
@@ -15,7 +16,7 @@ const CAUSE_OF: Record<GateFault, Cause> = {
 }
 
 /** The cause a gate fault stands for. */
-export function causeOfFault(fault: GateFault): Cause {
+export function causeOfFault(fault: GateFault): Fault {
   return CAUSE_OF[fault]
 }
 
@@ -31,8 +32,9 @@ export function mendMove(fault: GateFault, { dose }: Readings): Move {
     case 'grinder-not-purged':
       return { lever: 'purge' }
     case 'dose-low':
+      return { lever: 'dose', direction: 'more', trimG: dose.judged ? -dose.deviation : null }
     case 'dose-high':
-      return { lever: 'dose', trimG: dose.judged ? -dose.deviation : 0 }
+      return { lever: 'dose', direction: 'less', trimG: dose.judged ? -dose.deviation : null }
     case 'bed-uneven':
       return { lever: 'distribution' }
     case 'tamp-tilted':

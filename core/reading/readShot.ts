@@ -2,6 +2,7 @@ import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
 import { timeAtTarget } from '../shot/timeAtTarget.ts'
 import { netG } from '../shot/weighing.ts'
+import { NO_CONTEXT, type ShotContext } from './context.ts'
 import { flowOf } from './flow.ts'
 import { gateOf } from './gate.ts'
 import { measure } from './measure.ts'
@@ -13,8 +14,9 @@ import type { DoseReading, Readings, TasteReading, UnevenSign, YieldReading } fr
 /**
  * Reads one shot against the revision of the recipe it was pulled by: dose, tamp, yield, time, taste, the gate,
  * the flow and the signs of channelling. Any part may be unknown and is then not judged; nothing is thrown.
+ * @param context what is known beside the shot's own facts
  */
-export function readShot(facts: ShotFacts, recipe: Recipe): Readings {
+export function readShot(facts: ShotFacts, recipe: Recipe, context: ShotContext = NO_CONTEXT): Readings {
   const dose = readDose(facts, recipe)
   const taste = readTaste(facts.taste, recipe)
   const time = timeAtTarget(facts, recipe)
@@ -29,6 +31,7 @@ export function readShot(facts: ShotFacts, recipe: Recipe): Readings {
     flow: flowOf(facts, time, recipe),
     unevenSigns: unevenSigns(facts, taste),
     looked: { stream: facts.look.stream !== null, puck: facts.look.puck !== null },
+    of: { facts, recipe, context },
   }
 }
 

@@ -1,5 +1,7 @@
-import type { Side, Tilt } from '../shot/facts.ts'
+import type { Recipe } from '../recipe/recipe.ts'
+import type { ShotFacts, Side, Tilt } from '../shot/facts.ts'
 import type { TimeAtTarget, TimeUnknown } from '../shot/timeAtTarget.ts'
+import type { ShotContext } from './context.ts'
 
 /** Inside the tolerance, inside twice the tolerance, or beyond. */
 export const STANDINGS = ['on', 'near', 'off'] as const
@@ -107,4 +109,6 @@ export interface Readings {
   unevenSigns: UnevenSign[]
   /** What somebody looked at, whatever they saw. */
   looked: { stream: boolean; puck: boolean }
+  /** What was read. */
+  of: { facts: ShotFacts; recipe: Recipe; context: ShotContext }
 }

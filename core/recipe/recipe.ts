@@ -17,6 +17,18 @@ export interface Recipe {
   /** How far apart sour and bitter may be, and how sweet the cup should at least be; both on 0–10. */
   tasteTolerance: number
   sweetMin: number
+  /** Where a house departs from the usual school; left out, it doesn't. */
+  school?: RecipeSchool
+}
+
+/** How a house judges, where that differs: whether time counts, and yields or tamps that are measured otherwise. */
+export interface RecipeSchool {
+  /** False: the shot is stopped on weight, time is recorded and not judged. */
+  isTimeJudged: boolean
+  /** Yield as read in the cup with its crema, in ml, with what a ml of it weighs. Null: by mass. */
+  volume: { targetMl: number; toleranceMl: number; gPerMl: number; gPerMlSd: number } | null
+  /** A tamp of a set force in N. Null: until the bed settles. */
+  tampForce: { targetN: number; toleranceN: number } | null
 }
 
 /**

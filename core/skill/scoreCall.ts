@@ -1,4 +1,5 @@
-import type { Cause, Verdict } from '../diagnosis/types.ts'
+import type { Cause } from '../diagnosis/causes.ts'
+import type { Verdict } from '../diagnosis/types.ts'
 
 /** What a trainee says before the reading opens. */
 export interface Call {

@@ -2,18 +2,23 @@
 import type { Diagnosis, Readings } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import CauseList from './CauseList.vue'
 import { useReadingWords } from './useReadingWords.ts'
 
 const props = defineProps<{ diagnosis: Diagnosis; readings: Readings; grindSetting: number | null }>()
 const { t } = useI18n()
 const words = useReadingWords()
 
-const reasons = computed(() =>
-  [...new Set(props.diagnosis.why.map(words.reasonWords))].filter((each) => each !== ''),
-)
-const holds = computed(() =>
-  [...new Set(props.diagnosis.hold.map((lever) => t(`lever.${lever}`)))].join(', '),
-)
+/** Evidence that moves the odds by less than about half is not worth a line. */
+const WORTH_SAYING = 0.4
+const [MOST_FOR, MOST_AGAINST] = [4, 2]
+
+const isAsking = computed(() => props.diagnosis.cause === null)
+const rules = computed(() => [...new Set(props.diagnosis.why.map(words.reasonWords))])
+const speaksFor = computed(() => said(({ logOdds }) => logOdds > WORTH_SAYING, MOST_FOR))
+const against = computed(() => said(({ logOdds }) => logOdds < -WORTH_SAYING, MOST_AGAINST))
+const runnerUp = computed(() => words.runnerUpWords(props.diagnosis))
+const holds = computed(() => props.diagnosis.hold.map((lever) => t(`lever.${lever}`)).join(', '))
 const isLookFirst = computed(() => props.diagnosis.move.lever === 'observe')
 const isNoEvidence = computed(
   () =>
@@ -21,12 +26,19 @@ const isNoEvidence = computed(
     props.diagnosis.move.lever !== 'grind' &&
     props.diagnosis.move.lever !== 'leave',
 )
+
+function said(isSaid: (each: Diagnosis['evidence'][number]) => boolean, most: number): string[] {
+  return isAsking.value ? [] : props.diagnosis.evidence.filter(isSaid).slice(0, most).map(words.evidenceWords)
+}
 </script>
 
 <template>
   <section class="diagnosis" aria-labelledby="verdict">
     <h2 id="verdict" class="verdict">{{ t(`verdict.${diagnosis.verdict}`) }}</h2>
-    <p class="cause">{{ t(`cause.${diagnosis.cause}`) }}</p>
+    <p class="cause">
+      {{ words.causeWords(diagnosis) }}
+      <span v-if="runnerUp" class="soft">{{ runnerUp }}</span>
+    </p>
     <div v-if="diagnosis.pressureCaution" class="caution" role="note">{{ t('reading.caution') }}</div>
     <div class="move">
       <p v-if="isLookFirst" class="soft">{{ t('reading.observeFirst') }}</p>
@@ -35,11 +47,27 @@ const isNoEvidence = computed(
       <p v-if="isNoEvidence" class="soft">{{ t('reading.notEvidence') }}</p>
     </div>
     <dl>
-      <template v-if="reasons.length > 0">
+      <template v-if="rules.length > 0">
         <dt>{{ t('why.title') }}</dt>
         <dd>
           <ul class="reasons">
-            <li v-for="reason in reasons" :key="reason">{{ reason }}</li>
+            <li v-for="rule in rules" :key="rule">{{ rule }}</li>
+          </ul>
+        </dd>
+      </template>
+      <template v-if="speaksFor.length > 0">
+        <dt>{{ t('evidence.speaksFor') }}</dt>
+        <dd>
+          <ul class="reasons">
+            <li v-for="each in speaksFor" :key="each">{{ each }}</li>
+          </ul>
+        </dd>
+      </template>
+      <template v-if="against.length > 0">
+        <dt>{{ t('evidence.against') }}</dt>
+        <dd>
+          <ul class="reasons">
+            <li v-for="each in against" :key="each">{{ each }}</li>
           </ul>
         </dd>
       </template>
@@ -50,6 +78,7 @@ const isNoEvidence = computed(
         <dd>{{ t(`observe.${diagnosis.lookNext}`) }}</dd>
       </template>
     </dl>
+    <CauseList :causes="diagnosis.causes" />
   </section>
 </template>
 
@@ -82,7 +111,7 @@ const isNoEvidence = computed(
   background: var(--plum-soft);
 }
 dl {
-  margin: 0;
+  margin: 0 0 12px;
   display: grid;
   grid-template-columns: 9em 1fr;
   gap: 8px 16px;

@@ -55,20 +55,6 @@ const facts = computed(() => (props.revisions[0] ? lines(props.revisions[0].fact
 .corrections {
   margin-top: 24px;
 }
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-  font-weight: 650;
-}
-summary::before {
-  content: '▸';
-  margin-right: 8px;
-}
-details[open] summary::before {
-  content: '▾';
-}
 dl {
   margin: 0;
   display: grid;

@@ -8,12 +8,29 @@ import {
   type Recipe,
   type TampReading,
   type TimeReading,
+  type WeighedEvidence,
 } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../units/useFormat.ts'
 
 type JudgedTime = Extract<TimeReading, { judged: true }>
 type JudgedTamp = Extract<TampReading, { judged: true }>
+
+const TAMP_WORDS = {
+  level: 'move.tampLevel',
+  settle: 'move.tampSettle',
+  alike: 'move.tampAlike',
+} as const
+const SURE_WORDS = [
+  { from: 0.9, word: 'sure.certain' },
+  { from: 0.7, word: 'sure.likely' },
+  { from: 0.5, word: 'sure.even' },
+  { from: 0.3, word: 'sure.perhaps' },
+] as const
+
+function sureWord(probability: number) {
+  return SURE_WORDS.find(({ from }) => probability >= from)?.word ?? 'sure.hardly'
+}
 
 /** Readings and diagnoses as sentences; the core says codes and facts, this says words. */
 export function useReadingWords() {
@@ -123,13 +140,13 @@ export function useReadingWords() {
       case 'grind':
         return grindWords(move, setting)
       case 'dose':
-        return t(move.trimG < 0 ? 'move.doseOut' : 'move.doseAdd', { amount: format.massApart(move.trimG) })
+        return doseWords(move)
       case 'stop':
         return t(move.byG > 0 ? 'move.stopLater' : 'move.stopEarlier', { amount: format.massApart(move.byG) })
       case 'ratio':
         return t(move.direction === 'longer' ? 'move.ratioLonger' : 'move.ratioShorter')
       case 'tamp':
-        return t(move.how === 'level' ? 'move.tampLevel' : 'move.tampSettle')
+        return t(TAMP_WORDS[move.how])
       default:
         return t(`move.${move.lever}`)
     }
@@ -143,31 +160,48 @@ export function useReadingWords() {
     return `${head} ${t('move.grindTo', { from: format.plain(from), to: format.plain(move.toSetting) })}`
   }
 
-  function reasonWords(reason: Reason): string {
-    switch (reason.code) {
-      case 'flow':
-        return t(`why.flow.${reason.state}`)
-      case 'gate-fault':
-        return t(`why.fault.${reason.fault}`)
-      case 'gate-unknown':
-        return t(`why.unknown.${reason.unknown}`)
-      case 'uneven':
-        return t(`why.uneven.${reason.sign}`)
-      case 'taste':
-        return t(`why.taste.${reason.leaning}`)
-      case 'yield-off':
-        return t(reason.byG > 0 ? 'why.yieldOver' : 'why.yieldUnder', {
-          amount: format.massApart(reason.byG),
-        })
-      default:
-        return t(`why.${reason.code}`)
-    }
+  function doseWords({ direction, trimG }: Extract<Move, { lever: 'dose' }>): string {
+    if (trimG === null) return t(direction === 'more' ? 'move.doseMore' : 'move.doseLess')
+    return t(trimG < 0 ? 'move.doseOut' : 'move.doseAdd', { amount: format.massApart(trimG) })
   }
+
+  function reasonWords(reason: Reason): string {
+    return reason.code === 'gate-unknown' ? t(`why.unknown.${reason.unknown}`) : t(`why.${reason.code}`)
+  }
+
+  /** The cause with how sure it is; or that there is nothing to mend, or not enough to tell. */
+  function causeWords({ cause, causes, move }: Diagnosis): string {
+    if (cause === null) return t('reading.noCause')
+    if (move.lever === 'leave') return t('reading.leave')
+    const probability = causes.find((each) => each.cause === cause)?.probability ?? 0
+    return t('reading.cause', { sure: t(sureWord(probability)), cause: t(`cause.${cause}`) })
+  }
+
+  function runnerUpWords({ runnerUp, causes }: Diagnosis): string {
+    const found = causes.find(({ cause }) => cause === runnerUp)
+    if (found === undefined) return ''
+    return t('reading.orElse', {
+      percent: format.percent(found.probability),
+      cause: t(`cause.${found.cause}`),
+    })
+  }
+
+  const evidenceWords = ({ key, noted }: WeighedEvidence) => t(`evidence.${key}.${noted}`)
 
   const mendTooWords = ({ mendToo }: Diagnosis) =>
     mendToo.length === 0
       ? ''
       : t('move.mendToo', { what: mendToo.map((fault) => t(`mend.${fault}`)).join(', ') })
 
-  return { targetOf, valueOf, deviationOf, moveWords, reasonWords, mendTooWords }
+  return {
+    targetOf,
+    valueOf,
+    deviationOf,
+    moveWords,
+    reasonWords,
+    mendTooWords,
+    causeWords,
+    runnerUpWords,
+    evidenceWords,
+  }
 }

@@ -35,6 +35,7 @@ export function useFormat() {
   const seconds = (s: number) => `${figure(s, 1)} ${t('unit.s')}`
   const ratio = (value: number) => `1:${figure(value, 1)}`
   const plain = (value: number) => value.toLocaleString(navigator.language, { maximumFractionDigits: 2 })
+  const percent = (share: number) => `${figure(100 * share, 0)} %`
   const dateOf = (instant: string | Date, timeZone: string) =>
     new Date(instant).toLocaleDateString(dateLocale, {
       weekday: 'short',
@@ -47,5 +48,5 @@ export function useFormat() {
   /** `YYYY-MM-DD` as a date, in no time zone at all. */
   const calendarDate = (date: string) => dateOf(`${date}T12:00:00Z`, 'UTC')
 
-  return { quantity, mass, massApart, seconds, ratio, plain, dateOf, timeOf, calendarDate }
+  return { quantity, mass, massApart, seconds, ratio, plain, percent, dateOf, timeOf, calendarDate }
 }

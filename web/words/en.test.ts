@@ -1,3 +1,4 @@
+import { CHANNELS, FLAWS_SEEN, OPTION_SETS, SIGNS } from '@calm-apron/core'
 import { en } from './en.ts'
 
 /** Every text of the catalogue with the path it stands at. */
@@ -10,8 +11,21 @@ function texts(part: object, path = ''): [string, string][] {
 const all = texts(en)
 
 test('nothing is left without words', () => {
-  // A flow that is unknown has nothing to say.
-  expect(all.filter(([, text]) => text === '').map(([path]) => path)).toEqual(['why.flow.unknown'])
+  expect(all.filter(([, text]) => text === '')).toEqual([])
+})
+
+test('every piece of evidence has words for each way it can be noted', () => {
+  const chosen = Object.values(OPTION_SETS).flatMap((options) =>
+    options.map((option) => option.replace(':', '.')),
+  )
+  const wanted = [
+    ...CHANNELS.flatMap((key) => [`${key}.low`, `${key}.usual`, `${key}.high`]),
+    ...[...SIGNS, ...FLAWS_SEEN].flatMap((key) => [`${key}.yes`, `${key}.no`]),
+    ...Object.keys(OPTION_SETS).map((key) => `${key}.usual`),
+    ...chosen,
+  ].map((key) => `evidence.${key}`)
+  const paths = new Set(all.map(([path]) => path))
+  expect(wanted.filter((path) => !paths.has(path))).toEqual([])
 })
 
 test('no text names a status code or says "error"', () => {

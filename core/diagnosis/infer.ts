@@ -1,0 +1,139 @@
+import { type Cause, FAULTS } from './causes.ts'
+import type { EvidenceOfShot } from './evidence.ts'
+import type { Channel, EvidenceKey } from './evidenceTypes.ts'
+import { FIRST_WAY, HYPOTHESES, SECOND_WAY, WAY_COUNT, WITH_FAULT } from './hypotheses.ts'
+import { type Says, whatItSays } from './likelihood.ts'
+import { type Places, placesFor } from './places.ts'
+
+/** A piece of evidence and what it did to the log-odds of a cause. */
+export interface Contribution {
+  key: EvidenceKey
+  logOdds: number
+}
+
+export interface CauseProbability {
+  cause: Cause
+  probability: number
+}
+
+/** What is believed of a shot once its evidence is in. */
+export interface Inference {
+  /** Probability of each hypothesis; they sum to 1. */
+  posterior: Float64Array
+  /** Marginal probability of each cause, likeliest first. Two faults can hold at once, so these sum to 1 or more. */
+  causes: readonly CauseProbability[]
+  /** Where each channel is to be expected under each hypothesis. */
+  placesOf: (channel: Channel) => Places
+  /** What each piece of evidence did to this cause's log-odds, all else in; the weightiest first. */
+  contributions: (cause: Cause) => Contribution[]
+}
+
+const COUNT = HYPOTHESES.length
+/** Hypotheses less likely than this have no say in how much a piece of evidence weighs. */
+const LEAST_WEIGHED = 1e-6
+
+/**
+ * Exact inference: every hypothesis weighed by its prior and by the likelihood of each piece of evidence, which are
+ * taken to be independent given the hypothesis, time and yield (D. J. Spiegelhalter & R. P. Knill-Jones, J. Roy. Stat.
+ * Soc. A 147, 1984).
+ * @param priorFactor what earlier shots say of each hypothesis; left out, they say nothing
+ */
+export function infer({ items, known }: EvidenceOfShot, priorFactor?: Float64Array): Inference {
+  const placesOf = placesFor(known)
+  const says = items.map((item) => ({ key: item.key, says: whatItSays(item, placesOf) }))
+  const posterior = weigh(
+    says.map((each) => each.says),
+    priorFactor,
+  )
+  return {
+    posterior,
+    causes: marginals(posterior),
+    placesOf,
+    contributions: (cause) => contributionsTo(cause, posterior, says),
+  }
+}
+
+function weigh(says: readonly Says[], priorFactor: Float64Array | undefined): Float64Array {
+  const weights = Float64Array.from(PRIORS)
+  const absences = new Float64Array(WAY_COUNT + 1).fill(1)
+  for (const each of says) {
+    if ('column' in each) multiplyByClass(weights, each.column, each.classOf)
+    else multiply(absences, each.absence)
+  }
+  if (priorFactor) multiply(weights, priorFactor)
+  let total = 0
+  for (let at = 0; at < COUNT; at += 1) {
+    const weight = (weights[at] ?? 0) * absenceAt(absences, at)
+    weights[at] = weight
+    total += weight
+  }
+  for (let at = 0; at < COUNT; at += 1) weights[at] = (weights[at] ?? 0) / total
+  return weights
+}
+
+const PRIORS = Float64Array.from(HYPOTHESES, ({ prior }) => prior)
+
+function multiply(weights: Float64Array, column: Float64Array): void {
+  for (let at = 0; at < weights.length; at += 1) weights[at] = (weights[at] ?? 0) * (column[at] ?? 0)
+}
+
+function multiplyByClass(weights: Float64Array, column: Float64Array, classOf: Uint16Array): void {
+  for (let at = 0; at < COUNT; at += 1) weights[at] = (weights[at] ?? 0) * (column[classOf[at] ?? 0] ?? 0)
+}
+
+function absenceAt(factors: Float64Array, at: number): number {
+  return (factors[FIRST_WAY[at] ?? 0] ?? 1) * (factors[SECOND_WAY[at] ?? 0] ?? 1)
+}
+
+function holdsAt(cause: Cause): readonly number[] {
+  return cause === 'none' ? [0] : (WITH_FAULT.get(cause) ?? [])
+}
+
+function marginals(posterior: Float64Array): CauseProbability[] {
+  const none: CauseProbability = { cause: 'none', probability: posterior[0] ?? 0 }
+  const faults = FAULTS.map((cause): CauseProbability => ({
+    cause,
+    probability: holdsAt(cause).reduce((sum, at) => sum + (posterior[at] ?? 0), 0),
+  }))
+  return [none, ...faults].sort((a, b) => b.probability - a.probability)
+}
+
+function contributionsTo(
+  cause: Cause,
+  posterior: Float64Array,
+  says: readonly { key: EvidenceKey; says: Says }[],
+): Contribution[] {
+  const holds = new Uint8Array(COUNT)
+  for (const at of holdsAt(cause)) holds[at] = 1
+  const weighed: number[] = []
+  for (let at = 0; at < COUNT; at += 1) {
+    if ((posterior[at] ?? 0) > LEAST_WEIGHED || holds[at] === 1) weighed.push(at)
+  }
+  const withAll = logOddsWithout(null, posterior, weighed, holds)
+  return says
+    .map(({ key, says: each }) => ({
+      key,
+      logOdds: withAll - logOddsWithout(each, posterior, weighed, holds),
+    }))
+    .sort((a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds))
+}
+
+/** Log-odds of what holds, had one piece of evidence not been there. */
+function logOddsWithout(
+  says: Says | null,
+  posterior: Float64Array,
+  weighed: readonly number[],
+  holds: Uint8Array,
+): number {
+  let [so, not] = [Number.MIN_VALUE, Number.MIN_VALUE]
+  for (const at of weighed) {
+    const weight = (posterior[at] ?? 0) / (says === null ? 1 : factorAt(says, at))
+    if (holds[at] === 1) so += weight
+    else not += weight
+  }
+  return Math.log(so / not)
+}
+
+function factorAt(says: Says, at: number): number {
+  return 'column' in says ? (says.column[says.classOf[at] ?? 0] ?? 1) : absenceAt(says.absence, at)
+}

@@ -1,0 +1,139 @@
+import type { Channel, EvidenceKey, Feature, Option } from './evidenceTypes.ts'
+import { OPTION_SETS } from './evidenceTypes.ts'
+import { CHANCES } from './hypotheses.ts'
+import type { Inference } from './infer.ts'
+import { shareBelow } from './likelihood.ts'
+import type { Observation } from './types.ts'
+
+/** A look, and the drop in entropy to expect of it, in nats. */
+export interface TellingLook {
+  observation: Observation
+  gain: number
+}
+
+/** A look, and what it would show: values, things seen, or one of several. */
+interface Look {
+  channels?: readonly Channel[]
+  features?: readonly Exclude<Feature, Option>[]
+  choice?: keyof typeof OPTION_SETS
+}
+
+const LOOKS: Record<Observation, Look> = {
+  'weigh-dose': { channels: ['dose'] },
+  'weigh-cup': { channels: ['yield'] },
+  'time-it': { channels: ['time'] },
+  'mark-first-drop': { channels: ['first-drop'] },
+  'taste-it': { channels: ['sour', 'bitter', 'sweet'] },
+  'watch-stream': { choice: 'stream', features: ['several-streams', 'early-blonding', 'dry-patches'] },
+  'read-puck': { choice: 'puck' },
+  'look-at-crema': { features: ['thin-crema', 'foamy-crema'] },
+  'read-gauge': { features: ['pressure-low', 'pressure-high'] },
+  'check-heat': { features: ['seen-cold', 'first-shot-of-day'] },
+  'check-basket': { features: ['seen-wet'] },
+  'check-button': { features: ['seen-wrong-basket'] },
+  'check-purge': { features: ['seen-unpurged'] },
+  'check-bed': { features: ['seen-uneven-bed'] },
+  'check-tamp': { choice: 'tilt', features: ['seen-unsettled'] },
+  'flush-and-look': { features: ['steam-at-flush'] },
+  'look-at-beans': { features: ['oily-dark-beans', 'pre-ground-coffee'] },
+  'ask-roast-date': { channels: ['age'] },
+  'name-the-notes': { features: ['tastes-rancid', 'tastes-ashy', 'tastes-papery', 'tastes-flat'] },
+  'look-at-the-scale': { features: ['at-finest-setting', 'between-two-settings'] },
+  'try-another-grind': { features: ['same-at-every-grind'] },
+  'let-another-pull': { features: ['same-for-everyone'] },
+  'try-another-group': { features: ['this-group-only'] },
+  'compare-yields': { features: ['yield-off-every-time'] },
+  'pull-another': { features: ['alternates', 'times-scatter'] },
+}
+
+/** Between which values a measurement is told apart, in its channel’s unit. */
+const EDGES: Record<Channel, readonly number[]> = {
+  dose: [-0.6, -0.3, 0.3, 0.6],
+  time: [-0.5, -0.22, -0.1, 0.1, 0.22, 0.5],
+  'first-drop': [-0.4, -0.15, 0.15, 0.4],
+  yield: [-0.35, -0.1, 0.1, 0.35],
+  sour: [3, 4.5, 6.5],
+  sweet: [4, 5.5, 7],
+  bitter: [3.2, 4.5, 6.5],
+  body: [4, 5.5, 7],
+  dryness: [3, 4.5, 6],
+  age: [1.8, 2.4, 3.3, 3.8],
+}
+/** Hypotheses less likely than this don't matter for what to look at. */
+const LEAST = 0.002
+
+/**
+ * The look that would tell most: the one with the largest expected drop in entropy over what may be behind the shot,
+ * that is the largest mutual information (D. V. Lindley, Ann. Math. Stat. 27, 1956), in nats; best first. A look that
+ * shows several things counts as its most telling one.
+ */
+export function tellingLooks(
+  { posterior, placesOf }: Inference,
+  noted: ReadonlySet<EvidenceKey>,
+): TellingLook[] {
+  const likely: number[] = []
+  for (let at = 0; at < posterior.length; at += 1) if ((posterior[at] ?? 0) > LEAST) likely.push(at)
+  const gain = (outcomes: readonly ((at: number) => number)[]) => information(posterior, likely, outcomes)
+  // The record's keys are observations.
+  return (Object.entries(LOOKS) as [Observation, Look][])
+    .filter(([, look]) => !isDone(look, noted))
+    .map(([observation, look]) => {
+      const gains = [
+        ...(look.channels ?? []).filter((key) => !noted.has(key)).map((key) => gain(bins(key, placesOf))),
+        ...(look.features ?? []).filter((key) => !noted.has(key)).map((key) => gain(yesNo(key))),
+        ...(look.choice === undefined || noted.has(look.choice) ? [] : [gain(options(look.choice))]),
+      ]
+      return { observation, gain: Math.max(0, ...gains) }
+    })
+    .sort((a, b) => b.gain - a.gain)
+}
+
+function isDone({ channels = [], features = [], choice }: Look, noted: ReadonlySet<EvidenceKey>): boolean {
+  const all: EvidenceKey[] = [...channels, ...features, ...(choice === undefined ? [] : [choice])]
+  return all.every((key) => noted.has(key))
+}
+
+function yesNo(feature: Exclude<Feature, Option>): ((at: number) => number)[] {
+  const chances = feature in CHANCES ? CHANCES[feature as keyof typeof CHANCES] : null
+  return [(at) => chances?.[at] ?? 0.5, (at) => 1 - (chances?.[at] ?? 0.5)]
+}
+
+function options(set: keyof typeof OPTION_SETS): ((at: number) => number)[] {
+  const chances = OPTION_SETS[set].map((option) => (at: number) => CHANCES[option][at] ?? 0)
+  return [...chances, (at) => chances.reduce((left, chance) => left * (1 - chance(at)), 1)]
+}
+
+function bins(channel: Channel, placesOf: Inference['placesOf']): ((at: number) => number)[] {
+  const { mean, variance, classOf } = placesOf(channel)
+  const edges = EDGES[channel]
+  const below = (edge: number, at: number) => {
+    const its = classOf[at] ?? 0
+    return shareBelow(edge - (mean[its] ?? 0), variance[its] ?? 1)
+  }
+  const first = edges[0] ?? 0
+  const last = edges.at(-1) ?? 0
+  return [
+    (at) => below(first, at),
+    ...edges.slice(1).map((edge, index) => (at: number) => below(edge, at) - below(edges[index] ?? edge, at)),
+    (at) => 1 - below(last, at),
+  ]
+}
+
+function information(
+  posterior: Float64Array,
+  likely: readonly number[],
+  outcomes: readonly ((at: number) => number)[],
+): number {
+  let sum = 0
+  for (const outcome of outcomes) {
+    let [total, weighted] = [0, 0]
+    for (const at of likely) {
+      const chance = Math.max(1e-9, outcome(at))
+      const probability = posterior[at] ?? 0
+      total += probability * chance
+      weighted += probability * chance * Math.log(chance)
+    }
+    sum += weighted - total * Math.log(total)
+  }
+  return sum
+}

@@ -1,0 +1,185 @@
+import type { FreshnessWindow } from '../coffee/age.ts'
+import { BASELINE } from './usual.ts'
+import type { Channel } from './evidenceTypes.ts'
+import { FIRST_DROP_PER_TIME, FOLLOWS, FOLLOWS_SPREAD, type FollowingAxis, reachOf } from './follows.ts'
+import { THRESHOLDS } from '../thresholds.ts'
+import { EACH_ITS_OWN, SHIFTS } from './hypotheses.ts'
+
+/** What was measured and others follow from; null where it wasn't. */
+export interface Known {
+  doseG: number | null
+  timeLn: number | null
+  yieldLn: number | null
+  targetDoseG: number
+  /** Half the recipe's window in ln: what counts as no miss. */
+  halfWindowLn: number
+  freshness: FreshnessWindow
+}
+
+/** Where a channel is to be expected, by class of hypotheses; `classOf` says to which class a hypothesis belongs. */
+export interface Places {
+  mean: Float64Array
+  variance: Float64Array
+  classOf: Uint16Array
+}
+
+/** Dose acts on time by about this much in ln per g. */
+const TIME_PER_G = THRESHOLDS.doseLnPerG
+const [TASTE_LEAST, TASTE_MOST] = [0.5, 9.6]
+
+/** Places of every channel, each worked out when it is first asked for. */
+export function placesFor(known: Known): (channel: Channel) => Places {
+  const done = new Map<Channel, Places>()
+  let reach: Reach | null = null
+  const placesOf = (channel: Channel): Places => {
+    const found = done.get(channel)
+    if (found) return found
+    const made = make(channel)
+    done.set(channel, made)
+    return made
+  }
+  const make = (channel: Channel): Places => {
+    switch (channel) {
+      case 'dose':
+      case 'yield':
+        return shifted(channel, 0, BASELINE[channel].spread ** 2, 1)
+      case 'time':
+        return timePlaces(known)
+      case 'first-drop':
+        return firstDropPlaces(known, placesOf)
+      case 'age':
+        return agePlaces(known.freshness)
+      default:
+        reach ??= reachFor(known, placesOf)
+        return tastePlaces(channel, reach)
+    }
+  }
+  return placesOf
+}
+
+function shifted(channel: Channel, mean: number, variance: number, scale: number): Places {
+  const { shift, variance: own, classOf } = SHIFTS[channel]
+  const places = { mean: new Float64Array(shift.length), variance: new Float64Array(shift.length), classOf }
+  for (let at = 0; at < shift.length; at += 1) {
+    places.mean[at] = mean + scale * (shift[at] ?? 0)
+    places.variance[at] = variance + (own[at] ?? 0)
+  }
+  return places
+}
+
+function timePlaces({ doseG, halfWindowLn }: Known): Places {
+  const places = shifted('time', 0, (BASELINE.time.spread * halfWindowLn) ** 2, 1)
+  if (doseG === null) return places
+  // A dose that was weighed says itself how far it shifts the time.
+  const { byDose } = SHIFTS.time
+  for (let at = 0; at < byDose.length; at += 1) {
+    places.mean[at] = (places.mean[at] ?? 0) - (byDose[at] ?? 0) + TIME_PER_G * doseG
+  }
+  return places
+}
+
+/** Ages follow the coffee's own window: a cause says how far outside it. */
+function agePlaces({ restDays, usableUntilDays }: FreshnessWindow): Places {
+  const usual = Math.log(1 + (restDays + usableUntilDays) * 0.42)
+  const scale = Math.log((1 + usableUntilDays) / (1 + restDays)) / Math.log(6)
+  return shifted('age', usual, BASELINE.age.spread ** 2, scale)
+}
+
+function firstDropPlaces({ timeLn }: Known, placesOf: (channel: Channel) => Places): Places {
+  const own = shifted('first-drop', 0, BASELINE['first-drop'].spread ** 2, 1)
+  if (timeLn !== null) {
+    for (let at = 0; at < own.mean.length; at += 1) {
+      own.mean[at] = (own.mean[at] ?? 0) + FIRST_DROP_PER_TIME * timeLn
+    }
+    return own
+  }
+  const time = placesOf('time')
+  return eachItsOwn((at) => {
+    const [mine, its] = [own.classOf[at] ?? 0, time.classOf[at] ?? 0]
+    return {
+      mean: (own.mean[mine] ?? 0) + FIRST_DROP_PER_TIME * (time.mean[its] ?? 0),
+      variance: (own.variance[mine] ?? 0) + FIRST_DROP_PER_TIME ** 2 * (time.variance[its] ?? 0),
+    }
+  })
+}
+
+/** Places that differ from hypothesis to hypothesis. */
+export function eachItsOwn(placeAt: (at: number) => { mean: number; variance: number }): Places {
+  const count = EACH_ITS_OWN.length
+  const places = {
+    mean: new Float64Array(count),
+    variance: new Float64Array(count),
+    classOf: EACH_ITS_OWN,
+  }
+  for (let at = 0; at < count; at += 1) {
+    const { mean, variance } = placeAt(at)
+    places.mean[at] = mean
+    places.variance[at] = variance
+  }
+  return places
+}
+
+/** How far extraction went, and how unsure that is: one value for all, or one for each hypothesis. */
+interface Reach {
+  ln: Float64Array
+  yieldLn: Float64Array
+  variance: Float64Array
+  isAlike: boolean
+}
+
+function reachFor(known: Known, placesOf: (channel: Channel) => Places): Reach {
+  const { timeLn, yieldLn, doseG, targetDoseG } = known
+  const isAlike = timeLn !== null && yieldLn !== null && doseG !== null
+  const count = isAlike ? 1 : EACH_ITS_OWN.length
+  const time = timeLn === null ? placesOf('time') : null
+  const cup = yieldLn === null ? placesOf('yield') : null
+  const dose = doseG === null ? placesOf('dose') : null
+  const reach: Reach = {
+    ln: new Float64Array(count),
+    yieldLn: new Float64Array(count),
+    variance: new Float64Array(count),
+    isAlike,
+  }
+  for (let at = 0; at < count; at += 1) {
+    const cupLn = yieldLn ?? meanAt(cup, at)
+    const doseLn = (doseG ?? meanAt(dose, at)) / targetDoseG
+    reach.ln[at] = reachOf({ timeLn: timeLn ?? meanAt(time, at), yieldLn: cupLn, doseLn })
+    reach.yieldLn[at] = cupLn
+    reach.variance[at] = varianceAt(time, at) + varianceAt(cup, at)
+  }
+  return reach
+}
+
+function meanAt(places: Places | null, at: number): number {
+  return places === null ? 0 : (places.mean[places.classOf[at] ?? 0] ?? 0)
+}
+
+function varianceAt(places: Places | null, at: number): number {
+  return places === null ? 0 : (places.variance[places.classOf[at] ?? 0] ?? 0)
+}
+
+/** Taste follows the reach; where that is one value, all hypotheses of a class follow alike. */
+function tastePlaces(axis: FollowingAxis, reach: Reach): Places {
+  const { shift, variance: own, classOf } = SHIFTS[axis]
+  const { mean: usual, spread } = BASELINE[axis]
+  const follow = FOLLOWS[axis]
+  const [base, perReach] = [spread * spread, FOLLOWS_SPREAD[axis] * FOLLOWS_SPREAD[axis]]
+  const count = reach.isAlike ? shift.length : EACH_ITS_OWN.length
+  const places = {
+    mean: new Float64Array(count),
+    variance: new Float64Array(count),
+    classOf: reach.isAlike ? classOf : EACH_ITS_OWN,
+  }
+  for (let at = 0; at < count; at += 1) {
+    const its = reach.isAlike ? 0 : at
+    const mine = reach.isAlike ? at : (classOf[at] ?? 0)
+    const moved = (shift[mine] ?? 0) + follow(reach.ln[its] ?? 0, reach.yieldLn[its] ?? 0)
+    const mean = usual + moved
+    places.mean[at] = mean < TASTE_LEAST ? TASTE_LEAST : mean > TASTE_MOST ? TASTE_MOST : mean
+    // The further out, the less sure.
+    const stretch = Math.min(1.2, 0.0225 * moved * moved)
+    places.variance[at] =
+      base + (own[mine] ?? 0) + Math.min(9, perReach * (reach.variance[its] ?? 0)) + stretch
+  }
+  return places
+}

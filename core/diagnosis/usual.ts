@@ -1,0 +1,98 @@
+import type { Fault } from './causes.ts'
+import type { Channel, Shown } from './evidenceTypes.ts'
+
+/** How often a fault is met against a shot without it (odds), before anything is known. */
+export const PRIOR_ODDS: Record<Fault, number> = {
+  'grind-too-coarse': 0.4,
+  'grind-too-fine': 0.4,
+  'dose-low': 0.3,
+  'dose-high': 0.3,
+  'tamp-tilted': 0.3,
+  'tamp-light': 0.3,
+  'tamp-varying': 0.22,
+  'poor-distribution': 0.3,
+  'basket-wet': 0.25,
+  dirty: 0.25,
+  'not-purged': 0.28,
+  cold: 0.3,
+  'too-hot': 0.25,
+  'temperature-swing': 0.2,
+  'coffee-too-fresh': 0.25,
+  'coffee-stale': 0.25,
+  'pre-ground': 0.2,
+  'roast-character': 0.25,
+  'poor-water': 0.2,
+  'wrong-basket': 0.25,
+  'burrs-out-of-range': 0.22,
+  'stopped-early': 0.3,
+  'stopped-late': 0.3,
+  'ratio-short': 0.25,
+  'ratio-long': 0.25,
+}
+
+/**
+ * How much rarer two faults come together than if each came by itself: of shots that are asked about, about one in
+ * five has two.
+ */
+export const PAIR_FACTOR = 0.09
+
+/**
+ * A careful shot without a fault: where each value lies and how it is spread between shots. Dose in g from target;
+ * time as ln(time ÷ middle of the window), with `spread` as a share of half the window; first drop as
+ * ln(first drop ÷ its usual middle); yield as ln(yield ÷ target); taste 0–10; age as ln(1 + days).
+ */
+export const BASELINE: Record<Channel, { mean: number; spread: number }> = {
+  dose: { mean: 0, spread: 0.12 },
+  time: { mean: 0, spread: 0.6 },
+  'first-drop': { mean: 0, spread: 0.08 },
+  yield: { mean: 0, spread: 0.03 },
+  sour: { mean: 2, spread: 0.5 },
+  sweet: { mean: 7.2, spread: 0.8 },
+  bitter: { mean: 2.6, spread: 0.55 },
+  body: { mean: 6.75, spread: 0.4 },
+  dryness: { mean: 2.1, spread: 0.5 },
+  age: { mean: 0, spread: 0.5 },
+}
+
+/** How often each thing is noted though no fault makes it so. */
+export const BY_ITSELF: Record<Shown, number> = {
+  'seen-cold': 0.03,
+  'seen-wet': 0.03,
+  'seen-wrong-basket': 0.02,
+  'seen-unpurged': 0.03,
+  'seen-uneven-bed': 0.04,
+  'seen-unsettled': 0.04,
+  'tilt:slight': 0.1,
+  'tilt:clear': 0.015,
+  'stream:spurting': 0.05,
+  'stream:one-sided': 0.03,
+  'puck:holes': 0.05,
+  'puck:thin-side': 0.03,
+  'puck:soup': 0.04,
+  'puck:powder': 0.01,
+  'pressure-low': 0.05,
+  'pressure-high': 0.05,
+  'several-streams': 0.06,
+  'dry-patches': 0.05,
+  'early-blonding': 0.08,
+  'sides-change': 0.03,
+  'thin-crema': 0.05,
+  'foamy-crema': 0.04,
+  'screen-mark': 0.03,
+  'tastes-rancid': 0.04,
+  'tastes-ashy': 0.05,
+  'tastes-papery': 0.05,
+  'tastes-flat': 0.08,
+  'first-shot-of-day': 0.08,
+  'steam-at-flush': 0.05,
+  'oily-dark-beans': 0.07,
+  'pre-ground-coffee': 0.01,
+  'at-finest-setting': 0.03,
+  'between-two-settings': 0.03,
+  'same-at-every-grind': 0.07,
+  'same-for-everyone': 0.1,
+  'this-group-only': 0.04,
+  'yield-off-every-time': 0.04,
+  alternates: 0.05,
+  'times-scatter': 0.1,
+}

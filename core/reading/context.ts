@@ -1,0 +1,48 @@
+import type { FreshnessWindow } from '../coffee/age.ts'
+import type { SignsSeen } from '../shot/signs.ts'
+
+export const DOSE_METHODS = ['scale', 'razor', 'line', 'sweep', 'scoop', 'eye'] as const
+/** How a dose was measured. */
+export type DoseMethod = (typeof DOSE_METHODS)[number]
+
+/** Spread of each dosing method, as sd in g. */
+export const DOSE_SPREAD_G: Record<DoseMethod, number> = {
+  scale: 0.1,
+  razor: 0.5,
+  line: 0.5,
+  sweep: 1,
+  scoop: 1.5,
+  eye: 1.5,
+}
+
+export const CHANGES = ['grind', 'dose', 'yield', 'basket', 'coffee', 'temperature', 'tamp'] as const
+/** What can differ between two shots. */
+export type Change = (typeof CHANGES)[number]
+
+/** Days after roasting where a coffee carries no window of its own. */
+export const USUAL_FRESHNESS: FreshnessWindow = { restDays: 5, bestUntilDays: 21, usableUntilDays: 35 }
+
+/** What is known of a shot beside its own facts. Null and left out are "not known". */
+export interface ShotContext {
+  /** What was said or seen in a word. */
+  signs: SignsSeen
+  doseMethod: DoseMethod
+  coffeeAgeDays: number | null
+  freshness: FreshnessWindow
+  /** Minutes since the machine was switched on, and those it needs. */
+  warmUp: { minutesOn: number; minutesNeeded: number } | null
+  /** What was changed since the shot before; null when nobody knows. */
+  changedSinceLast: readonly Change[] | null
+  grindOwner: 'trainer' | 'trainee'
+}
+
+/** Nothing known beside the facts; doses are taken to be weighed. */
+export const NO_CONTEXT: ShotContext = {
+  signs: {},
+  doseMethod: 'scale',
+  coffeeAgeDays: null,
+  freshness: USUAL_FRESHNESS,
+  warmUp: null,
+  changedSinceLast: null,
+  grindOwner: 'trainee',
+}
