@@ -105,6 +105,7 @@ export { stopLead } from './dialin/stopLead.ts'
 // Skill
 export { assessSkill } from './skill/assessSkill.ts'
 export type { SignOff, SkillShot, TraineeSkill } from './skill/assessSkill.ts'
+export { assessReading } from './skill/assessReading.ts'
 export type { ReadingSkill, SkillStory } from './skill/assessReading.ts'
 export { SHOT_PURPOSES, chargeReadings } from './skill/charging.ts'
 export type { Account, ChargeContext, ShotPurpose } from './skill/charging.ts'

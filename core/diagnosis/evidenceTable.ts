@@ -1,20 +1,5 @@
 import type { Way } from './causes.ts'
-import type { Channel, Shown } from './evidenceTypes.ts'
-
-/** A cause moves a measured value by `shift` on average, and by more or less than that with `spread`. */
-interface Shift {
-  on: Channel
-  shift: number
-  spread: number
-  because: string
-}
-/** A cause makes something seen, by itself, with this chance. */
-interface Chance {
-  on: Shown
-  chance: number
-  because: string
-}
-export type Entry = Shift | Chance
+import type { Entry } from './evidenceTypes.ts'
 
 /**
  * What speaks for each cause. Whatever isn't listed is as without the cause. How taste and first drop follow from the
@@ -26,19 +11,22 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'pressure-low', chance: 0.5, because: 'the pump finds little to push against' },
     { on: 'thin-crema', chance: 0.15, because: 'little is dissolved and emulsified' },
     { on: 'early-blonding', chance: 0.45, because: 'colour runs out early when little is dissolved' },
-    { on: 'sweet', shift: 0.8, spread: 0.8, because: 'less lost than the time alone would say' },
+    { on: 'sweet', shift: 1.4, spread: 0.75, because: 'less lost than the time alone would say' },
+    { on: 'body', shift: -0.15, spread: 0.15, because: 'thin' },
   ],
   'grind-too-fine': [
     { on: 'time', shift: 0.42, spread: 0.17, because: 'narrow gaps hold water back' },
     { on: 'pressure-high', chance: 0.62, because: 'the pump pushes against a wall' },
     { on: 'sides-change', chance: 0.24, because: 'high pressure breaks through where it can' },
-    { on: 'stream:spurting', chance: 0.2, because: 'high pressure breaks through where it can' },
+    { on: 'stream:spurting', chance: 0.28, because: 'high pressure breaks through where it can' },
     { on: 'puck:holes', chance: 0.18, because: 'high pressure breaks through where it can' },
-    { on: 'several-streams', chance: 0.2, because: 'high pressure breaks through where it can' },
+    { on: 'several-streams', chance: 0.27, because: 'high pressure breaks through where it can' },
     { on: 'early-blonding', chance: 0.18, because: 'short cuts are washed out early' },
     { on: 'sweet', shift: 0.4, spread: 0.6, because: 'less lost than the time alone would say' },
     { on: 'bitter', shift: 0, spread: 0.5, because: 'more or less of it' },
     { on: 'body', shift: -0.3, spread: 0.4, because: 'part of the water takes short cuts' },
+    { on: 'dryness', shift: 0.3, spread: 0.3, because: 'more or less of it' },
+    { on: 'sour', shift: 0.27, spread: 0.1, because: 'part of the water takes short cuts' },
   ],
   'dose-low': [
     { on: 'dose', shift: -1.1, spread: 0.4, because: 'that is what it is' },
@@ -47,6 +35,8 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'pressure-low', chance: 0.13, because: 'the pump finds less to push against' },
     { on: 'early-blonding', chance: 0.15, because: 'a thinner bed is spent sooner' },
     { on: 'sour', shift: -0.3, spread: 0.4, because: 'less coffee is drawn out further' },
+    { on: 'sweet', shift: 0.6, spread: 0.5, because: 'less lost than the time alone would say' },
+    { on: 'body', shift: -0.27, spread: 0.1, because: 'less coffee in as much water' },
   ],
   'dose-high': [
     { on: 'dose', shift: 1.1, spread: 0.4, because: 'that is what it is' },
@@ -76,7 +66,7 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'sour', shift: 0.1, spread: 0.5, because: 'the thick side gives too little' },
     { on: 'bitter', shift: 1.6, spread: 0.6, because: 'the thin side gives too much' },
     { on: 'dryness', shift: 1.1, spread: 0.5, because: 'the thin side gives too much' },
-    { on: 'sweet', shift: -0.8, spread: 0.7, because: 'two bad halves make no sweet whole' },
+    { on: 'sweet', shift: -0.55, spread: 0.7, because: 'two bad halves make no sweet whole' },
   ],
   'tamp-light': [
     { on: 'seen-unsettled', chance: 0.58, because: 'that is what it is' },
@@ -85,7 +75,7 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'sour', shift: -0.7, spread: 0.5, because: 'the rest of the bed still gives' },
     { on: 'bitter', shift: 1.2, spread: 0.5, because: 'short cuts give too much' },
     { on: 'dryness', shift: 0.7, spread: 0.4, because: 'short cuts give too much' },
-    { on: 'sweet', shift: 0.8, spread: 0.8, because: 'less lost than the time alone would say' },
+    { on: 'sweet', shift: 1.5, spread: 0.8, because: 'less lost than the time alone would say' },
     { on: 'stream:spurting', chance: 0.43, because: 'loose parts give way' },
     { on: 'stream:one-sided', chance: 0.06, because: 'loose parts give way' },
     { on: 'puck:holes', chance: 0.36, because: 'loose parts give way' },
@@ -102,10 +92,13 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'puck:holes', chance: 0.22, because: 'loose parts give way' },
     { on: 'several-streams', chance: 0.25, because: 'loose parts give way' },
     { on: 'early-blonding', chance: 0.2, because: 'short cuts are washed out early' },
+    { on: 'pressure-low', chance: 0.12, because: 'a loose bed holds less' },
+    { on: 'sweet', shift: 0.9, spread: 0.7, because: 'less lost than the time alone would say' },
   ],
   'tamp-varying:hard': [
     { on: 'times-scatter', chance: 0.7, because: 'the same grind flows differently each time' },
     { on: 'time', shift: 0.14, spread: 0.06, because: 'this time pressed beyond what it needs' },
+    { on: 'pressure-high', chance: 0.2, because: 'a denser bed holds more' },
   ],
   'poor-distribution': [
     { on: 'seen-uneven-bed', chance: 0.62, because: 'that is what it is' },
@@ -122,7 +115,7 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'sour', shift: 0.1, spread: 0.5, because: 'dense places give too little' },
     { on: 'bitter', shift: 1.7, spread: 0.5, because: 'short cuts give too much' },
     { on: 'dryness', shift: 1.1, spread: 0.4, because: 'short cuts give too much' },
-    { on: 'sweet', shift: -0.9, spread: 0.7, because: 'two bad halves make no sweet whole' },
+    { on: 'sweet', shift: -0.5, spread: 0.7, because: 'two bad halves make no sweet whole' },
   ],
   'basket-wet': [
     { on: 'seen-wet', chance: 0.57, because: 'that is what it is' },
@@ -135,9 +128,9 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'several-streams', chance: 0.53, because: 'patchy flow' },
     { on: 'early-blonding', chance: 0.44, because: 'patchy flow' },
     { on: 'pressure-low', chance: 0.06, because: 'the pump finds less to push against' },
-    { on: 'bitter', shift: 1.7, spread: 0.5, because: 'the wet part gives too much' },
+    { on: 'bitter', shift: 1.5, spread: 0.5, because: 'the wet part gives too much' },
     { on: 'dryness', shift: 1.1, spread: 0.4, because: 'the wet part gives too much' },
-    { on: 'sweet', shift: -0.5, spread: 0.6, because: 'patchy' },
+    { on: 'sweet', shift: -0.4, spread: 0.6, because: 'patchy' },
   ],
   dirty: [
     { on: 'tastes-rancid', chance: 0.58, because: 'old oils are rancid' },
@@ -149,18 +142,21 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
   'not-purged:was-coarser': [
     { on: 'seen-unpurged', chance: 0.72, because: 'that is what it is' },
     { on: 'time', shift: -0.24, spread: 0.08, because: 'part of the dose is the coarser setting before' },
+    { on: 'pressure-low', chance: 0.18, because: 'it runs faster than its setting' },
+    { on: 'early-blonding', chance: 0.2, because: 'it runs faster than its setting' },
   ],
   'not-purged:was-finer': [
     { on: 'seen-unpurged', chance: 0.72, because: 'that is what it is' },
     { on: 'time', shift: 0.24, spread: 0.09, because: 'part of the dose is the finer setting before' },
+    { on: 'pressure-high', chance: 0.35, because: 'it runs slower than its setting' },
   ],
   cold: [
     { on: 'seen-cold', chance: 0.5, because: 'that is what it is' },
     { on: 'first-shot-of-day', chance: 0.57, because: 'the metal heats long after the lamp' },
-    { on: 'sour', shift: 2.1, spread: 0.8, because: 'cool water dissolves little beyond acids' },
-    { on: 'bitter', shift: -1.2, spread: 0.4, because: 'and little that is bitter' },
-    { on: 'body', shift: -0.4, spread: 0.3, because: 'thin' },
-    { on: 'dryness', shift: -0.9, spread: 0.4, because: 'little that dries' },
+    { on: 'sour', shift: 2.6, spread: 0.8, because: 'cool water dissolves little beyond acids' },
+    { on: 'bitter', shift: -1.9, spread: 0.4, because: 'and little that is bitter' },
+    { on: 'body', shift: -0.7, spread: 0.3, because: 'thin' },
+    { on: 'dryness', shift: -1.4, spread: 0.4, because: 'little that dries' },
     { on: 'time', shift: 0.08, spread: 0.05, because: 'cool water is thicker' },
     { on: 'sweet', shift: -0.4, spread: 0.9, because: 'little but acids' },
     { on: 'pressure-high', chance: 0.08, because: 'cool water is thicker' },
@@ -172,6 +168,7 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'sweet', shift: -1.1, spread: 0.9, because: 'they cover what is sweet' },
     { on: 'time', shift: -0.04, spread: 0.04, because: 'hot water is thinner' },
     { on: 'sour', shift: -0.8, spread: 0.4, because: 'what is bitter covers what is sour' },
+    { on: 'body', shift: 0.27, spread: 0.1, because: 'hot water draws more' },
   ],
   'temperature-swing:cool': [
     { on: 'alternates', chance: 0.73, because: 'sour and bitter in turn, at equal times' },
@@ -209,8 +206,8 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'tastes-papery', chance: 0.52, because: 'aged fats taste of paper' },
     { on: 'tastes-flat', chance: 0.47, because: 'the aroma is gone' },
     { on: 'time', shift: -0.15, spread: 0.07, because: 'old coffee holds water back less' },
-    { on: 'body', shift: -1.8, spread: 0.7, because: 'the oils are gone' },
-    { on: 'sweet', shift: -2.1, spread: 0.9, because: 'flat' },
+    { on: 'body', shift: -1.5, spread: 0.7, because: 'the oils are gone' },
+    { on: 'sweet', shift: -1.8, spread: 0.9, because: 'flat' },
     { on: 'sour', shift: -1.6, spread: 0.6, because: 'flat' },
     { on: 'same-for-everyone', chance: 0.45, because: 'it is the bag' },
     { on: 'bitter', shift: 0.8, spread: 0.4, because: 'what is left is bitter' },
@@ -226,8 +223,10 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'tastes-flat', chance: 0.35, because: 'ground coffee is old within minutes' },
     { on: 'same-at-every-grind', chance: 0.45, because: 'the grinder has no part in it' },
     { on: 'age', shift: 0.6, spread: 0.6, because: 'any age' },
-    { on: 'body', shift: -1.2, spread: 0.7, because: 'the oils are gone' },
+    { on: 'body', shift: -1.8, spread: 0.7, because: 'the oils are gone' },
     { on: 'early-blonding', chance: 0.66, because: 'colour runs out early when little is dissolved' },
+    { on: 'sour', shift: -0.4, spread: 0.3, because: 'flat' },
+    { on: 'dryness', shift: -0.3, spread: 0.2, because: 'little is dissolved' },
   ],
   'roast-character': [
     { on: 'tastes-ashy', chance: 0.62, because: 'the roast itself is ash and smoke' },
@@ -271,10 +270,18 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'between-two-settings', chance: 0.74, because: 'one step is too fast, the next too slow' },
     { on: 'time', shift: 0, spread: 0.17, because: 'a step to either side of right' },
   ],
-  'stopped-early': [{ on: 'yield', shift: -0.21, spread: 0.06, because: 'that is what it is' }],
-  'stopped-late': [{ on: 'yield', shift: 0.18, spread: 0.06, because: 'that is what it is' }],
+  'stopped-early': [
+    { on: 'yield', shift: -0.21, spread: 0.06, because: 'that is what it is' },
+    { on: 'sweet', shift: 1.0, spread: 0.6, because: 'less lost than the yield alone would say' },
+    { on: 'bitter', shift: 0.25, spread: 0.25, because: 'less lost than the yield alone would say' },
+  ],
+  'stopped-late': [
+    { on: 'yield', shift: 0.18, spread: 0.06, because: 'that is what it is' },
+    { on: 'sour', shift: 0.3, spread: 0.15, because: 'acids are not gone with more water' },
+    { on: 'bitter', shift: -0.3, spread: 0.4, because: 'thinned by more water' },
+  ],
   'ratio-short': [
-    { on: 'sour', shift: 2, spread: 0.7, because: 'this coffee gives its sweetness later' },
+    { on: 'sour', shift: 1.6, spread: 0.7, because: 'this coffee gives its sweetness later' },
     { on: 'bitter', shift: -0.9, spread: 0.3, because: 'this coffee gives its sweetness later' },
     { on: 'dryness', shift: -0.6, spread: 0.3, because: 'this coffee gives its sweetness later' },
     { on: 'sweet', shift: -1.2, spread: 0.8, because: 'this coffee gives its sweetness later' },
@@ -282,7 +289,7 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
   'ratio-long': [
     { on: 'bitter', shift: 1.9, spread: 0.6, because: 'this coffee has given its bitter part by then' },
     { on: 'sour', shift: -0.7, spread: 0.3, because: 'this coffee has given its bitter part by then' },
-    { on: 'dryness', shift: 1.2, spread: 0.5, because: 'this coffee has given its bitter part by then' },
-    { on: 'sweet', shift: -1.4, spread: 0.8, because: 'this coffee has given its bitter part by then' },
+    { on: 'dryness', shift: 1.5, spread: 0.5, because: 'this coffee has given its bitter part by then' },
+    { on: 'sweet', shift: -2.5, spread: 0.8, because: 'this coffee has given its bitter part by then' },
   ],
 }

@@ -62,6 +62,21 @@ export type Shown = Exclude<Sign, WordSign> | FlawSeen | Option
 /** Anything that is so or is not so. */
 export type Feature = Shown | WordSign
 
+/** A cause moves a measured value by `shift` on average, and by more or less than that with `spread`. */
+interface Shift {
+  on: Channel
+  shift: number
+  spread: number
+  because: string
+}
+/** A cause makes something seen, by itself, with this chance. */
+interface Chance {
+  on: Shown
+  chance: number
+  because: string
+}
+export type Entry = Shift | Chance
+
 /** Any piece of evidence: a channel, a yes or no, or a choice. */
 export type EvidenceKey = Channel | Sign | FlawSeen | OptionSet
 

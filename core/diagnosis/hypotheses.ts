@@ -1,6 +1,6 @@
 import { FAULTS, type Fault, type Way, canHoldTogether, waysOf } from './causes.ts'
-import { EVIDENCE_TABLE, type Entry } from './evidenceTable.ts'
-import { CHANNELS, type Channel, type Shown } from './evidenceTypes.ts'
+import { EVIDENCE_TABLE } from './evidenceTable.ts'
+import { CHANNELS, type Channel, type Entry, type Shown } from './evidenceTypes.ts'
 import { BY_ITSELF, PAIR_FACTOR, PRIOR_ODDS } from './usual.ts'
 
 /** What may be behind a shot: no fault, one, or two that can hold together, each in one of its ways. */

@@ -44,13 +44,13 @@ export const PAIR_FACTOR = 0.09
 export const BASELINE: Record<Channel, { mean: number; spread: number }> = {
   dose: { mean: 0, spread: 0.12 },
   time: { mean: 0, spread: 0.6 },
-  'first-drop': { mean: 0, spread: 0.08 },
+  'first-drop': { mean: 0, spread: 0.05 },
   yield: { mean: 0, spread: 0.03 },
-  sour: { mean: 2, spread: 0.5 },
-  sweet: { mean: 7.2, spread: 0.8 },
-  bitter: { mean: 2.6, spread: 0.55 },
-  body: { mean: 6.75, spread: 0.4 },
-  dryness: { mean: 2.1, spread: 0.5 },
+  sour: { mean: 2, spread: 0.45 },
+  sweet: { mean: 7.2, spread: 0.65 },
+  bitter: { mean: 2.6, spread: 0.5 },
+  body: { mean: 6.75, spread: 0.25 },
+  dryness: { mean: 2.1, spread: 0.4 },
   age: { mean: 0, spread: 0.5 },
 }
 

@@ -1,10 +1,13 @@
 import { median, robustSd } from '../statistics/robust.ts'
 import { type ControlChart, type Signal, controlChart } from './controlChart.ts'
 import { type OnProbability, type StandingCounts, countStandings, onProbability } from './onProbability.ts'
+import { shifts } from './shift.ts'
 import type { JudgedReading, SkillProgramme } from './types.ts'
 
 /** Signals older than this many shots no longer speak of today. */
 const RECENT_SHOTS = 12
+/** A baseline takes at least this many shots before those. */
+const BASELINE_SHOTS = 12
 /** No run of good shots longer than this is promised to anybody. */
 const LONGEST_PROMISE = 40
 
@@ -43,9 +46,7 @@ export function assessReading(
   const deviations = run.flatMap(({ deviation }) => (deviation === null ? [] : [deviation]))
   const measured = deviations.length > 0
   const chart = controlChart(deviations)
-  const recentWorsening = (chart?.signals ?? []).filter(
-    ({ at, isWorse }) => isWorse && at >= deviations.length - RECENT_SHOTS,
-  )
+  const recentWorsening = worsening(deviations, chart)
   const bias = measured ? median(deviations) : null
   const spread = deviations.length > 1 ? robustSd(deviations) : null
   const mayBeReady = recentWorsening.length === 0 && (meanCallScore ?? 1) >= programme.callScoreFrom
@@ -65,6 +66,28 @@ export function assessReading(
   }
 }
 
+/**
+ * What speaks against a trainee of late: a shot far outside, or a shift from where the shots before lay. Runs on one
+ * side and trends are shown on the chart, but chance alone makes too many of them to hold anyone back.
+ */
+function worsening(deviations: readonly number[], chart: ControlChart | null): Signal[] {
+  const from = deviations.length - RECENT_SHOTS
+  const outside = (chart?.signals ?? []).filter(
+    ({ kind, at, isWorse }) => kind === 'outside' && isWorse && at >= from,
+  )
+  return [...outside, ...shiftsFrom(deviations, from)]
+}
+
+function shiftsFrom(deviations: readonly number[], from: number): Signal[] {
+  if (from < BASELINE_SHOTS) return []
+  const before = deviations.slice(0, from)
+  const baseline = { centre: median(before), spread: robustSd(before) }
+  if (baseline.spread === 0) return []
+  return shifts(deviations.slice(from), baseline)
+    .filter(({ side }) => side * baseline.centre >= 0)
+    .map(({ at }): Signal => ({ kind: 'shift', at: from + at, isWorse: true }))
+}
+
 function rungOf(
   standings: readonly JudgedReading['standing'][],
   programme: SkillProgramme,
@@ -73,16 +96,21 @@ function rungOf(
   if (standings.length === 0) return 'new'
   const { low } = onProbability(standings, programme.halvingShots)
   if (standings.length < programme.leastShots || low < programme.steadyFrom) return 'learning'
-  return low >= programme.readyFrom && mayBeReady ? 'ready' : 'steady'
+  const isProven = standings.length >= programme.readyLeastShots && low >= programme.readyFrom
+  return isProven && mayBeReady ? 'ready' : 'steady'
 }
 
+/** More shots on never lower the rung, so the first that raises it is found by halving. */
 function shotsToNextRung(rungAfter: (more: number) => ReadingSkill['rung']): number | null {
   const now = rungAfter(0)
-  if (now === 'ready') return null
-  for (let more = 1; more <= LONGEST_PROMISE; more += 1) {
-    if (rungAfter(more) !== now) return more
+  if (now === 'ready' || rungAfter(LONGEST_PROMISE) === now) return null
+  let [below, from] = [0, LONGEST_PROMISE]
+  while (from - below > 1) {
+    const middle = Math.floor((below + from) / 2)
+    if (rungAfter(middle) === now) below = middle
+    else from = middle
   }
-  return null
+  return from
 }
 
 function storyOf(

@@ -3,7 +3,7 @@ const LIMIT_IN_RANGES = 2.66
 const RUN_ON_ONE_SIDE = 8
 const RUN_OF_TREND = 6
 
-export const CHART_SIGNALS = ['outside', 'one-side', 'trend'] as const
+export const CHART_SIGNALS = ['outside', 'one-side', 'trend', 'shift'] as const
 export type ChartSignal = (typeof CHART_SIGNALS)[number]
 
 /** Something that chance alone would seldom do, at the shot (index into the run) where it showed. */

@@ -46,7 +46,7 @@ test('one more shot on never lowers the interval, one more off never raises it',
   )
 })
 
-test('counts add up to what forgetting leaves of all shots', () => {
+test('counts add up to the shots that the weighted run is worth', () => {
   const { on, near, off } = countStandings(['on', 'near', 'off', 'on'], HALVING)
-  expect(on + near + off).toBeCloseTo(forgettingWeights(4, HALVING).reduce((sum, weight) => sum + weight, 0))
+  expect(on + near + off).toBeCloseTo(effectiveSize(forgettingWeights(4, HALVING)))
 })

@@ -17,12 +17,17 @@ export interface StandingCounts {
   off: number
 }
 
-/** Counts of standings, oldest first, each worth what forgetting leaves of it. */
+/**
+ * Counts of standings, oldest first: each worth what forgetting leaves of it, and together worth as many shots as that
+ * is worth. Without the second step intervals would be too wide for trainees who keep steady.
+ */
 export function countStandings(standings: readonly Standing[], halvingShots: number): StandingCounts {
   const weights = forgettingWeights(standings.length, halvingShots)
+  const total = weights.reduce((sum, weight) => sum + weight, 0)
+  const scale = total === 0 ? 1 : effectiveSize(weights) / total
   const counts: StandingCounts = { on: 0, near: 0, off: 0 }
   standings.forEach((standing, index) => {
-    counts[standing] += weights[index] ?? 0
+    counts[standing] += scale * (weights[index] ?? 0)
   })
   return counts
 }

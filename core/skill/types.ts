@@ -14,8 +14,9 @@ export interface JudgedReading {
 export interface SkillProgramme {
   /** Weights halve every so many shots. */
   halvingShots: number
-  /** Judged shots before anything is called steady. */
+  /** Judged shots before anything is called steady, and before it is called ready. */
   leastShots: number
+  readyLeastShots: number
   /** Lower end of the 90 % interval of P(on) for *steady* and for *ready*. */
   steadyFrom: number
   readyFrom: number
@@ -30,12 +31,13 @@ export interface SkillProgramme {
   assessFrom: number
 }
 
-/** Starting points, to be calibrated by simulation. */
+/** Calibrated by simulation: `npm run evaluate` prints how often they are wrong. */
 export const DEFAULT_PROGRAMME: SkillProgramme = {
   halvingShots: 12,
   leastShots: 8,
+  readyLeastShots: 12,
   steadyFrom: 0.5,
-  readyFrom: 0.65,
+  readyFrom: 0.72,
   callScoreFrom: 0.7,
   signOffDays: 90,
   setShots: 5,

@@ -131,7 +131,7 @@ function stories(): void {
   const n = answers.length
   const interval = (is: (answer: Answer) => boolean) =>
     wilson(count(answers, is), n)
-      .map((each) => `${(100 * each).toFixed(0)}`)
+      .map((each) => (100 * each).toFixed(0))
       .join('–')
   console.log(`\nDiagnosis of ${n} shots as trainers tell them, much of it left out`)
   console.log(

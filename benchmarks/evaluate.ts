@@ -1,0 +1,20 @@
+import { reportDiagnosis } from './evaluate/diagnosis/reportDiagnosis.ts'
+import { reportDialIn } from './evaluate/dialIn/reportDialIn.ts'
+import { reportSkill } from './evaluate/skill/reportSkill.ts'
+
+/** Seeds that nothing was tuned on. */
+const FIRST_SEED = 20_260_000
+const CASES = 2500
+
+const parts: Record<string, () => void> = {
+  diagnosis: () => reportDiagnosis(FIRST_SEED, CASES),
+  dialin: () => reportDialIn(FIRST_SEED),
+  skill: () => reportSkill(FIRST_SEED),
+}
+const asked = process.argv.slice(2)
+const unknown = asked.filter((part) => !(part in parts))
+if (unknown.length > 0) {
+  console.error(`There is no part "${unknown.join(' ')}". Parts: ${Object.keys(parts).join(', ')}.`)
+  process.exit(2)
+}
+for (const [name, run] of Object.entries(parts)) if (asked.length === 0 || asked.includes(name)) run()
