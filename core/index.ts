@@ -35,6 +35,8 @@ export type {
   Puck,
   ShotClock,
   ShotFacts,
+  ShotMeasures,
+  ShotSample,
   Side,
   Stream,
   TasteAxis,
@@ -60,6 +62,7 @@ export type {
   GateFault,
   GateUnknown,
   Measured,
+  MissingPart,
   NotJudged,
   Readings,
   Standing,
@@ -67,6 +70,7 @@ export type {
   TasteReading,
   TimeReading,
   UnevenSign,
+  YieldMeasured,
   YieldReading,
 } from './reading/types.ts'
 // Diagnosis
@@ -108,12 +112,12 @@ export type { SignOff, SkillShot, TraineeSkill } from './skill/assessSkill.ts'
 export { assessReading } from './skill/assessReading.ts'
 export type { ReadingSkill, SkillStory } from './skill/assessReading.ts'
 export { SHOT_PURPOSES, chargeReadings } from './skill/charging.ts'
-export type { Account, ChargeContext, ShotPurpose } from './skill/charging.ts'
+export type { ChargeContext, ShotPurpose } from './skill/charging.ts'
 export type { ChartSignal, ControlChart, Signal } from './skill/controlChart.ts'
 export { scoreCall } from './skill/scoreCall.ts'
 export type { Call, CallTruth, GrindDirection } from './skill/scoreCall.ts'
 export { DEFAULT_PROGRAMME, READING_KINDS, RUNGS } from './skill/types.ts'
-export type { JudgedReading, ReadingKind, Rung, SkillProgramme } from './skill/types.ts'
+export type { Account, JudgedReading, ReadingKind, Rung, SkillProgramme } from './skill/types.ts'
 // Tasting
 export { tastingAgreement } from './taste/tastingAgreement.ts'
 export type { AxisAgreement, DoubleTasting, TastingAgreement, TastingSlip } from './taste/tastingAgreement.ts'

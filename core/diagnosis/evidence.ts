@@ -3,7 +3,7 @@ import type { Readings } from '../reading/types.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
 import { SIGNS } from '../shot/signs.ts'
-import { netG } from '../shot/weighing.ts'
+import { yieldShare } from '../shot/yieldShare.ts'
 import {
   type Channel,
   type Evidence,
@@ -23,7 +23,6 @@ export interface EvidenceOfShot {
 
 const CLOCK_SPREAD_LN = 0.02
 const FIRST_DROP_SPREAD_S = 0.5
-const CUP_SPREAD_G = 0.3
 /** Palates differ from one sip to the next. */
 const PALATE_SPREAD = 0.9
 /** A bound within which a given-up shot lies, as far as taste is concerned. */
@@ -59,10 +58,10 @@ export function evidenceOf(readings: Readings): EvidenceOfShot {
         noted.bound === null ? noted.ln : Math.sign(noted.ln) * Math.max(Math.abs(noted.ln), FAR_OUT_LN / 2)
     }
   }
-  const cupG = netG(facts.cup)
-  if (cupG !== null && cupG > 0 && facts.abandoned === null) {
-    const ln = Math.log(cupG / recipe.yieldG)
-    measured('yield', ln, CUP_SPREAD_G / recipe.yieldG)
+  const cup = yieldShare(facts, recipe)
+  if (cup !== null && cup.share > 0 && facts.abandoned === null) {
+    const ln = Math.log(cup.share)
+    measured('yield', ln, cup.lnSd)
     known.yieldLn = ln
   }
   const firstDropS = facts.clock?.firstDropS ?? null
@@ -75,7 +74,7 @@ export function evidenceOf(readings: Readings): EvidenceOfShot {
     if (value !== null) measured(axis, value, PALATE_SPREAD)
   }
   if (context.coffeeAgeDays !== null) measured('age', Math.log(1 + Math.max(0, context.coffeeAgeDays)), 0.05)
-  items.push(...flawsSeen(facts), ...choicesSeen(facts))
+  items.push(...flawsSeen(readings), ...choicesSeen(facts))
   items.push(...said(context, new Set(items.map(({ key }) => key))))
   return { items, known }
 }
@@ -128,14 +127,16 @@ function timeNoted(
   }
 }
 
-function flawsSeen(facts: ShotFacts): Evidence[] {
+function flawsSeen({ of: { facts }, gate, tamp }: Readings): Evidence[] {
+  // A force far under a house's own is a bed that was not pressed.
+  const tooLight = tamp.judged && tamp.force?.standing === 'off' && tamp.force.direction === 'under'
   const isFine: Record<FlawSeen, boolean | null> = {
-    'seen-cold': facts.machineHot,
+    'seen-cold': gate.faults.includes('machine-cold') ? false : facts.machineHot,
     'seen-wet': facts.basketDry,
     'seen-wrong-basket': facts.rightBasket,
     'seen-unpurged': facts.grinderPurged,
     'seen-uneven-bed': facts.bedEven,
-    'seen-unsettled': facts.tamp.settled,
+    'seen-unsettled': tooLight ? false : facts.tamp.settled,
   }
   // The record's keys are exactly the flaws.
   return (Object.entries(isFine) as [FlawSeen, boolean | null][]).flatMap(([key, fine]): Evidence[] =>

@@ -1,7 +1,7 @@
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
 import type { TimeAtTarget } from '../shot/timeAtTarget.ts'
-import { netG } from '../shot/weighing.ts'
+import { yieldShare } from '../shot/yieldShare.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import type { Flow } from './types.ts'
 
@@ -16,12 +16,17 @@ export function flowOf(facts: ShotFacts, time: TimeAtTarget, recipe: Recipe): Fl
     case 'no-drop':
       return time.pumpS >= recipe.firstDropMaxS * THRESHOLDS.chokeFirstDropTimes ? CHOKED : UNKNOWN
     case 'known':
-      return againstWindow(time.s, recipe)
+      return isOnlyRecorded(recipe) ? UNKNOWN : againstWindow(time.s, recipe)
     case 'at-least':
       return notReached(facts, time.s, recipe)
     case 'at-most':
-      return time.s <= recipe.timeMinS ? tooFast(time.s, recipe) : UNKNOWN
+      return !isOnlyRecorded(recipe) && time.s <= recipe.timeMinS ? tooFast(time.s, recipe) : UNKNOWN
   }
+}
+
+/** A house that only records its times still sees a choke. */
+function isOnlyRecorded({ school }: Recipe): boolean {
+  return school?.isTimeJudged === false
 }
 
 function againstWindow(s: number, recipe: Recipe): Flow {
@@ -39,7 +44,7 @@ function tooFast(s: number, recipe: Recipe): Flow {
 
 function notReached(facts: ShotFacts, s: number, recipe: Recipe): Flow {
   if (s < recipe.timeMaxS) return UNKNOWN
-  const cupG = netG(facts.cup) ?? 0
-  if (facts.abandoned === 'choked' || cupG < recipe.yieldG * THRESHOLDS.chokeYieldShare) return CHOKED
-  return { state: 'slow', missLn: Math.log(s / recipe.timeMaxS) }
+  const share = yieldShare(facts, recipe)?.share ?? 0
+  if (facts.abandoned === 'choked' || share < THRESHOLDS.chokeYieldShare) return CHOKED
+  return isOnlyRecorded(recipe) ? UNKNOWN : { state: 'slow', missLn: Math.log(s / recipe.timeMaxS) }
 }

@@ -1,13 +1,16 @@
 import type { ShotFacts } from '../shot/facts.ts'
 import { THRESHOLDS } from '../thresholds.ts'
+import type { ShotContext } from './context.ts'
 import type { DoseReading, Flow, Gate, GateFault, GateUnknown } from './types.ts'
 
 /** Is this shot evidence about the grind? A fault seen says no; a thing not looked at is named, not assumed. */
-export function gateOf(facts: ShotFacts, dose: DoseReading): Gate {
+export function gateOf(facts: ShotFacts, dose: DoseReading, { warmUp }: ShotContext): Gate {
   const doseOut = dose.judged && dose.standing !== 'on' ? dose.direction : null
   const { tilt, settled } = facts.tamp
+  // Who touched it knows better than the clock on the wall.
+  const isHot = facts.machineHot ?? (warmUp === null ? null : warmUp.minutesOn >= warmUp.minutesNeeded)
   const present: Record<GateFault, boolean> = {
-    'machine-cold': facts.machineHot === false,
+    'machine-cold': isHot === false,
     'basket-wet': facts.basketDry === false,
     'wrong-basket': facts.rightBasket === false,
     'grinder-not-purged': facts.grinderPurged === false,
@@ -19,7 +22,7 @@ export function gateOf(facts: ShotFacts, dose: DoseReading): Gate {
     'tamp-unsettled': settled === false,
   }
   const unknown: Record<GateUnknown, boolean> = {
-    machine: facts.machineHot === null,
+    machine: isHot === null,
     basket: facts.basketDry === null,
     'basket-size': facts.rightBasket === null,
     purge: facts.grinderPurged === null,
@@ -28,7 +31,21 @@ export function gateOf(facts: ShotFacts, dose: DoseReading): Gate {
     tamp: tilt === null,
   }
   const faults = trueKeys(present)
-  return { passed: faults.length === 0, faults, unknowns: trueKeys(unknown) }
+  const done: Record<GateUnknown, boolean> = {
+    machine: isHot === true,
+    basket: facts.basketDry === true,
+    'basket-size': facts.rightBasket === true,
+    purge: facts.grinderPurged === true,
+    dose: dose.judged && dose.standing === 'on',
+    bed: facts.bedEven === true,
+    tamp: tilt === 'level' && settled !== false,
+  }
+  return {
+    passed: faults.length === 0,
+    faults,
+    unknowns: trueKeys(unknown),
+    done: trueKeys(done),
+  }
 }
 
 function trueKeys<K extends string>(flags: Record<K, boolean>): K[] {

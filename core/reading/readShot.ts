@@ -2,6 +2,8 @@ import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
 import { timeAtTarget } from '../shot/timeAtTarget.ts'
 import { netG } from '../shot/weighing.ts'
+import { yieldShare } from '../shot/yieldShare.ts'
+import { chargeReadings } from '../skill/charging.ts'
 import { NO_CONTEXT, type ShotContext } from './context.ts'
 import { flowOf } from './flow.ts'
 import { gateOf } from './gate.ts'
@@ -9,7 +11,8 @@ import { measure } from './measure.ts'
 import { readTamp } from './tampReading.ts'
 import { readTaste } from './tasteReading.ts'
 import { readTime } from './timeReading.ts'
-import type { DoseReading, Readings, TasteReading, UnevenSign, YieldReading } from './types.ts'
+import { MISSING_PARTS } from './types.ts'
+import type { DoseReading, MissingPart, Readings, TasteReading, UnevenSign, YieldReading } from './types.ts'
 
 /**
  * Reads one shot against the revision of the recipe it was pulled by: dose, tamp, yield, time, taste, the gate,
@@ -20,15 +23,22 @@ export function readShot(facts: ShotFacts, recipe: Recipe, context: ShotContext 
   const dose = readDose(facts, recipe)
   const taste = readTaste(facts.taste, recipe)
   const time = timeAtTarget(facts, recipe)
-  return {
+  const judged = {
     dose,
-    tamp: readTamp(facts.tamp),
+    tamp: readTamp(facts, recipe),
     yield: readYield(facts, recipe),
     time: readTime(time, recipe),
     taste,
+    gate: gateOf(facts, dose, context),
+  }
+  const { grindOwner, changedSinceLast } = context
+  return {
+    ...judged,
     timeAtTarget: time,
-    gate: gateOf(facts, dose),
     flow: flowOf(facts, time, recipe),
+    accounts: chargeReadings(judged, { purpose: 'practice', grindOwner, isReferenceOff: false }),
+    missing: missingPart(facts, recipe),
+    severalChanged: (changedSinceLast?.length ?? 0) > 1,
     unevenSigns: unevenSigns(facts, taste),
     looked: { stream: facts.look.stream !== null, puck: facts.look.puck !== null },
     of: { facts, recipe, context },
@@ -45,9 +55,29 @@ function readDose(facts: ShotFacts, recipe: Recipe): DoseReading {
 function readYield(facts: ShotFacts, recipe: Recipe): YieldReading {
   if (facts.abandoned !== null) return { judged: false, why: 'abandoned' }
   const cupG = netG(facts.cup)
-  return cupG === null
-    ? { judged: false, why: 'not-weighed' }
-    : measure(cupG, recipe.yieldG, recipe.yieldToleranceG)
+  if (cupG !== null) {
+    return { ...measure(cupG, recipe.yieldG, recipe.yieldToleranceG), unit: 'g', estimatedG: null }
+  }
+  const volume = recipe.school?.volume ?? null
+  const cupMl = facts.measured?.cupMl ?? null
+  if (volume === null || cupMl === null) return { judged: false, why: 'not-weighed' }
+  return {
+    ...measure(cupMl, volume.targetMl, volume.toleranceMl),
+    unit: 'ml',
+    estimatedG: { g: cupMl * volume.gPerMl, sdG: cupMl * volume.gPerMlSd },
+  }
+}
+
+function missingPart(facts: ShotFacts, recipe: Recipe): MissingPart | null {
+  const isMissing: Record<MissingPart, boolean> = {
+    clock: facts.clock === null,
+    'first-drop': recipe.clock === 'drop' && facts.clock?.firstDrop === 'missed',
+    cup: facts.abandoned === null && yieldShare(facts, recipe) === null,
+    taste: facts.abandoned === null && (facts.taste.sour === null || facts.taste.bitter === null),
+    dose: facts.dose === null,
+    tamp: facts.tamp.tilt === null && facts.tamp.settled === null,
+  }
+  return MISSING_PARTS.find((part) => isMissing[part]) ?? null
 }
 
 function unevenSigns({ look }: ShotFacts, taste: TasteReading): UnevenSign[] {

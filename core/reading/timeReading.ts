@@ -7,6 +7,7 @@ import type { TimeReading } from './types.ts'
 export function readTime(time: TimeAtTarget, recipe: Recipe): TimeReading {
   const targetS = (recipe.timeMinS + recipe.timeMaxS) / 2
   const toleranceS = (recipe.timeMaxS - recipe.timeMinS) / 2
+  if (recipe.school?.isTimeJudged === false) return { judged: false, why: 'only-recorded' }
   const against = (s: number) => measure(s, targetS, toleranceS)
   switch (time.kind) {
     case 'unknown':

@@ -1,6 +1,7 @@
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts, Side, Tilt } from '../shot/facts.ts'
 import type { TimeAtTarget, TimeUnknown } from '../shot/timeAtTarget.ts'
+import type { Account, ReadingKind } from '../skill/types.ts'
 import type { ShotContext } from './context.ts'
 
 /** Inside the tolerance, inside twice the tolerance, or beyond. */
@@ -11,7 +12,7 @@ export type Standing = (typeof STANDINGS)[number]
 export type Direction = 'under' | 'at' | 'over'
 
 export type NotJudged =
-  'not-weighed' | 'not-seen' | 'not-tasted' | 'abandoned' | 'stopped-too-far' | TimeUnknown
+  'not-weighed' | 'not-seen' | 'not-tasted' | 'abandoned' | 'stopped-too-far' | 'only-recorded' | TimeUnknown
 
 /** One measured reading against its target, all in the reading's own base unit. */
 export interface Measured {
@@ -30,13 +31,20 @@ export interface Unjudged {
   why: NotJudged
 }
 
-/** A tamp is ordinal: seen, not measured. */
+/** A yield by mass is in g; by volume in ml, with what that is likely to weigh. */
+export interface YieldMeasured extends Measured {
+  unit: 'g' | 'ml'
+  estimatedG: { g: number; sdG: number } | null
+}
+
+/** A tamp is ordinal: seen, not measured; but a house may also set a force, in N. */
 export interface TampSeen {
   judged: true
   standing: Standing
   tilt: Tilt | null
   lowSide: Side | null
   settled: boolean | null
+  force: Measured | null
 }
 
 /** `bound`: the value is only known to be at least, or at most, this. `clockS` is what the clock itself showed. */
@@ -55,7 +63,7 @@ export interface TasteMeasured extends Measured {
 
 export type DoseReading = Measured | Unjudged
 export type TampReading = TampSeen | Unjudged
-export type YieldReading = Measured | Unjudged
+export type YieldReading = YieldMeasured | Unjudged
 export type TimeReading = TimeMeasured | Unjudged
 export type TasteReading = TasteMeasured | Unjudged
 
@@ -82,6 +90,8 @@ export interface Gate {
   passed: boolean
   faults: GateFault[]
   unknowns: GateUnknown[]
+  /** Steps of preparation that were seen to be done well. */
+  done: GateUnknown[]
 }
 
 export const FLOW_STATES = ['choking', 'slow', 'on', 'fast', 'gushing', 'unknown'] as const
@@ -96,6 +106,10 @@ export interface Flow {
 export const UNEVEN_SIGNS = ['spurting', 'one-sided', 'holes', 'thin-side', 'sour-and-bitter'] as const
 export type UnevenSign = (typeof UNEVEN_SIGNS)[number]
 
+export const MISSING_PARTS = ['clock', 'first-drop', 'cup', 'taste', 'dose', 'tamp'] as const
+/** What wasn't noted, the weightiest first. */
+export type MissingPart = (typeof MISSING_PARTS)[number]
+
 /** The five readings of one shot and what they rest on. */
 export interface Readings {
   dose: DoseReading
@@ -109,6 +123,12 @@ export interface Readings {
   unevenSigns: UnevenSign[]
   /** What somebody looked at, whatever they saw. */
   looked: { stream: boolean; puck: boolean }
+  /** Whose account each reading goes to, as practice with this grind's owner. */
+  accounts: Record<ReadingKind, Account>
+  /** What is missing that would matter most; null where nothing is. */
+  missing: MissingPart | null
+  /** More than one thing was changed since the shot before: nothing is to be learned from the pair. */
+  severalChanged: boolean
   /** What was read. */
   of: { facts: ShotFacts; recipe: Recipe; context: ShotContext }
 }

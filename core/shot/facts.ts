@@ -34,6 +34,22 @@ export interface ShotClock {
   estimated: boolean
 }
 
+/** What a scale under the cup saw: s from pump start, g in the cup. */
+export interface ShotSample {
+  timeS: number
+  weightG: number
+}
+
+/** What only some houses measure. */
+export interface ShotMeasures {
+  /** Yield as read in the cup with its crema. */
+  cupMl: number | null
+  tampForceN: number | null
+  samples: readonly ShotSample[] | null
+  /** What still drips after the stop, in g, where that was learned; null: as this shot's own samples and cup say. */
+  leadG: number | null
+}
+
 /**
  * What was observed of one shot, as it was observed. `null` is always "not known", never "fine".
  * Taste axes run 0–10.
@@ -52,6 +68,8 @@ export interface ShotFacts {
   abandoned: Abandonment | null
   taste: Record<TasteAxis, number | null>
   look: { stream: Stream | null; puck: Puck | null }
+  /** Left out where the house measures none of it. */
+  measured?: ShotMeasures
 }
 
 /** Facts of a shot of which nothing is known yet. */

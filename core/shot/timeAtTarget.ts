@@ -2,6 +2,8 @@ import type { Clock, Recipe } from '../recipe/recipe.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import type { ShotClock, ShotFacts } from './facts.ts'
 import { netG } from './weighing.ts'
+import { crossingS } from './crossing.ts'
+import { yieldShare } from './yieldShare.ts'
 
 /** Why no honest time can be given. */
 export type TimeUnknown =
@@ -27,7 +29,7 @@ export function timeOnClock(clock: ShotClock, which: Clock): number | null {
 /**
  * Scales the shot's time to the target yield where that is honest (within ±25 % of it), by
  * `firstDrop + (stop − firstDrop) × target ÷ actual`; further out only a bound is left. A pump time is never
- * passed off as a drop time.
+ * passed off as a drop time. With samples it is the moment itself, not a scaled one.
  */
 export function timeAtTarget(facts: ShotFacts, recipe: Recipe): TimeAtTarget {
   const { clock, abandoned } = facts
@@ -35,34 +37,52 @@ export function timeAtTarget(facts: ShotFacts, recipe: Recipe): TimeAtTarget {
   if (clock.firstDrop === 'none') return { kind: 'no-drop', pumpS: clock.stopS }
   if (abandoned === 'spilt') return { kind: 'unknown', why: 'spilt' }
   const elapsedS = timeOnClock(clock, recipe.clock)
-  const cupG = netG(facts.cup)
-  if (elapsedS === null) return withoutFirstDrop(clock, recipe, cupG, abandoned)
+  const share = yieldShare(facts, recipe)?.share ?? null
+  if (elapsedS === null) return withoutFirstDrop(clock, recipe, share, abandoned)
   if (abandoned === 'choked') return { kind: 'at-least', s: elapsedS }
   if (abandoned === 'gushed') return { kind: 'at-most', s: elapsedS }
-  if (cupG === null) return { kind: 'unknown', why: 'cup-not-weighed' }
-  const missShare = cupG / recipe.yieldG - 1
-  if (missShare < -THRESHOLDS.scalableYieldShare) return { kind: 'at-least', s: elapsedS }
-  if (missShare > THRESHOLDS.scalableYieldShare) return { kind: 'at-most', s: elapsedS }
-  return scaledToTarget(clock, recipe, cupG, elapsedS)
+  const crossed = crossedAt(facts, recipe, elapsedS)
+  if (crossed !== null) return crossed
+  if (share === null) return { kind: 'unknown', why: 'cup-not-weighed' }
+  if (share - 1 < -THRESHOLDS.scalableYieldShare) return { kind: 'at-least', s: elapsedS }
+  if (share - 1 > THRESHOLDS.scalableYieldShare) return { kind: 'at-most', s: elapsedS }
+  return scaledToTarget(clock, recipe, share, elapsedS)
+}
+
+/** Where a scale stood under the cup, the moment at which stopping would have ended at the target. */
+function crossedAt(facts: ShotFacts, recipe: Recipe, clockS: number): TimeAtTarget | null {
+  const { clock, measured } = facts
+  const samples = measured?.samples ?? []
+  if (clock === null || samples.length === 0) return null
+  const atStopG = samples.filter(({ timeS }) => timeS <= clock.stopS).at(-1)?.weightG ?? 0
+  const settledG = netG(facts.cup) ?? samples.at(-1)?.weightG ?? atStopG
+  const leadG = measured?.leadG ?? Math.max(0, settledG - atStopG)
+  const pumpS = crossingS(
+    samples.filter(({ timeS }) => timeS <= clock.stopS),
+    recipe.yieldG - leadG,
+  )
+  if (pumpS === null) return null
+  const s = recipe.clock === 'pump' ? pumpS : pumpS - (clock.firstDropS ?? 0)
+  return { kind: 'known', s, clockS, estimated: clock.estimated }
 }
 
 /** The drop time is no longer than the pump time: all that can be said, and only of a shot that was fast on that. */
 function withoutFirstDrop(
   clock: ShotClock,
   recipe: Recipe,
-  cupG: number | null,
+  share: number | null,
   abandoned: ShotFacts['abandoned'],
 ): TimeAtTarget {
-  const reachedTarget = abandoned === 'gushed' || (cupG !== null && cupG >= recipe.yieldG)
+  const reachedTarget = abandoned === 'gushed' || (share !== null && share >= 1)
   if (reachedTarget && clock.stopS < recipe.timeMinS) return { kind: 'at-most', s: clock.stopS }
   return { kind: 'unknown', why: 'first-drop-missed' }
 }
 
-function scaledToTarget(clock: ShotClock, recipe: Recipe, cupG: number, clockS: number): TimeAtTarget {
+function scaledToTarget(clock: ShotClock, recipe: Recipe, share: number, clockS: number): TimeAtTarget {
   // Only the flowing part scales; unmarked, the middle of the usual range stands in (off by 3 s, it errs by 0.75 s).
   const firstDropS =
     clock.firstDropS ?? Math.min(clock.stopS, (recipe.firstDropMinS + recipe.firstDropMaxS) / 2)
-  const flowingS = (clock.stopS - firstDropS) * (recipe.yieldG / cupG)
+  const flowingS = (clock.stopS - firstDropS) / share
   return {
     kind: 'known',
     s: recipe.clock === 'pump' ? firstDropS + flowingS : flowingS,

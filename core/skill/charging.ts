@@ -1,5 +1,5 @@
 import type { Readings } from '../reading/types.ts'
-import type { JudgedReading, ReadingKind } from './types.ts'
+import type { Account, JudgedReading, ReadingKind } from './types.ts'
 
 /** Why the shot was pulled. Only practice and assessment count towards skill. */
 export const SHOT_PURPOSES = [
@@ -20,14 +20,14 @@ export interface ChargeContext {
   isReferenceOff: boolean
 }
 
-/** Whose account a reading goes to. */
-export type Account = 'trainee' | 'bar' | 'nobody'
+/** What charging looks at. */
+export type Chargeable = Pick<Readings, ReadingKind | 'gate'>
 
 /**
  * Charges each reading of a shot fairly. Where the trainer set the grind and the gate passed, the time is the bar's,
  * hit or miss, and with a time that is off goes the taste that follows from it; counting only hits would flatter.
  */
-export function chargeReadings(readings: Readings, context: ChargeContext): Record<ReadingKind, Account> {
+export function chargeReadings(readings: Chargeable, context: ChargeContext): Record<ReadingKind, Account> {
   const counts = context.purpose === 'practice' || context.purpose === 'assessment'
   const isBarsTime = context.grindOwner === 'trainer' && readings.gate.passed
   const isTimeOff = readings.time.judged && readings.time.standing !== 'on'

@@ -4,6 +4,9 @@ import type { Standing } from '../reading/types.ts'
 export const READING_KINDS = ['dose', 'tamp', 'yield', 'time', 'taste'] as const
 export type ReadingKind = (typeof READING_KINDS)[number]
 
+/** Whose account a reading goes to. */
+export type Account = 'trainee' | 'bar' | 'nobody'
+
 /** One reading of one shot that counts for a trainee; `deviation` is null for what is only seen, not measured. */
 export interface JudgedReading {
   standing: Standing

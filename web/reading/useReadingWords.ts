@@ -16,6 +16,7 @@ import { useFormat } from '../units/useFormat.ts'
 type JudgedTime = Extract<TimeReading, { judged: true }>
 type JudgedTamp = Extract<TampReading, { judged: true }>
 
+const QUANTITY_OF = { g: 'mass', ml: 'volume' } as const
 const TAMP_WORDS = {
   level: 'move.tampLevel',
   settle: 'move.tampSettle',
@@ -65,7 +66,7 @@ export function useReadingWords() {
   function valueOf(kind: ReadingKind, readings: Readings): string {
     const { dose, yield: cup, time } = readings
     if (kind === 'dose' && dose.judged) return format.mass(dose.value)
-    if (kind === 'yield' && cup.judged) return format.mass(cup.value)
+    if (kind === 'yield' && cup.judged) return format.quantity(QUANTITY_OF[cup.unit], cup.value)
     if (kind === 'time' && time.judged) return timeValue(time)
     return ''
   }
@@ -85,13 +86,13 @@ export function useReadingWords() {
     if ('tilt' in reading) return tampWords(reading)
     if ('bound' in reading) return timeWords(reading)
     if ('bothStrong' in reading) return tasteWords(reading)
-    return massWords(reading)
+    return massWords(reading, 'unit' in reading ? QUANTITY_OF[reading.unit] : 'mass')
   }
 
-  function massWords({ direction, deviation }: Measured): string {
+  function massWords({ direction, deviation }: Measured, quantity: 'mass' | 'volume'): string {
     return direction === 'at'
       ? t('rail.onTarget')
-      : t(`rail.${direction}`, { amount: format.massApart(deviation) })
+      : t(`rail.${direction}`, { amount: format.difference(quantity, deviation) })
   }
 
   function timeWords(time: JudgedTime): string {

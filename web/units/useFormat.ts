@@ -48,5 +48,17 @@ export function useFormat() {
   /** `YYYY-MM-DD` as a date, in no time zone at all. */
   const calendarDate = (date: string) => dateOf(`${date}T12:00:00Z`, 'UTC')
 
-  return { quantity, mass, massApart, seconds, ratio, plain, percent, dateOf, timeOf, calendarDate }
+  return {
+    quantity,
+    difference,
+    mass,
+    massApart,
+    seconds,
+    ratio,
+    plain,
+    percent,
+    dateOf,
+    timeOf,
+    calendarDate,
+  }
 }

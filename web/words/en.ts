@@ -284,6 +284,7 @@ export const en = {
     'not-seen': 'not looked at',
     'not-tasted': 'not tasted',
     abandoned: 'given up, not judged',
+    'only-recorded': 'recorded, not judged',
     'stopped-too-far': 'stopped too far from the target to tell',
     'not-timed': 'not timed',
     'first-drop-missed': 'first drop not marked, so the drop clock is unknown',
