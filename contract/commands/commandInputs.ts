@@ -1,0 +1,203 @@
+import {
+  CHANGES,
+  CLOCKS,
+  DEFAULT_PROGRAMME,
+  DOSE_METHODS,
+  EXAMPLE_BENCH,
+  FINER_IS,
+  NO_CONTEXT,
+  type Recipe,
+  SESSION_DEFAULTS,
+  SHOT_PURPOSES,
+  SIGNS,
+  type ShotFacts,
+  TILTS,
+  unknownFacts,
+} from '@calm-apron/core'
+import { z } from 'zod'
+import { freshnessWindow } from '../academy.ts'
+import { BOUNDS } from '../bounds.ts'
+import { within } from '../primitives.ts'
+import { recipeTargets } from '../recipe.ts'
+import { shotFacts } from '../shotFacts.ts'
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** Facts as a person writes them: whatever is left out is not known. */
+const writtenFacts = z.preprocess((value) => {
+  if (!isRecord(value)) return value
+  const unknown = unknownFacts()
+  const over = (key: 'tamp' | 'taste' | 'look') => {
+    const written = value[key]
+    return written === undefined
+      ? unknown[key]
+      : isRecord(written)
+        ? { ...unknown[key], ...written }
+        : written
+  }
+  return { ...unknown, ...value, tamp: over('tamp'), taste: over('taste'), look: over('look') }
+}, shotFacts) as z.ZodType<ShotFacts>
+
+const writtenRecipe = recipeTargets.extend({
+  clock: z.enum(CLOCKS).default('pump'),
+  tasteTolerance: z.number().nonnegative().default(2),
+  sweetMin: z.number().min(0).max(10).default(5),
+}) satisfies z.ZodType<Recipe>
+
+const context = z.strictObject({
+  signs: z.partialRecord(z.enum(SIGNS), z.boolean()).default({}),
+  doseMethod: z.enum(DOSE_METHODS).default(NO_CONTEXT.doseMethod),
+  coffeeAgeDays: z.number().nonnegative().nullable().default(null),
+  freshness: freshnessWindow.default(NO_CONTEXT.freshness),
+  warmUp: z
+    .strictObject({ minutesOn: z.number().nonnegative(), minutesNeeded: z.number().positive() })
+    .nullable()
+    .default(null),
+  changedSinceLast: z.array(z.enum(CHANGES)).nullable().default(null),
+  grindOwner: z.enum(['trainer', 'trainee']).default(NO_CONTEXT.grindOwner),
+})
+const writtenContext = context.prefault({})
+
+const scale = {
+  minSetting: z.number(),
+  maxSetting: z.number(),
+  settingStep: z.number().positive(),
+  finerIs: z.enum(FINER_IS),
+}
+const isScale = ({ minSetting, maxSetting }: { minSetting: number; maxSetting: number }) =>
+  maxSetting > minSetting
+const SCALE_ORDER = { path: ['maxSetting'], message: 'The highest setting must lie above the lowest.' }
+
+const shotWithContext = z.strictObject({ facts: writtenFacts, context: writtenContext })
+
+export const readInput = shotWithContext.extend({ recipe: writtenRecipe })
+
+export const diagnoseInput = readInput.extend({
+  setting: within(BOUNDS.grindSetting).nullable().default(null),
+  grinder: z.strictObject(scale).refine(isScale, SCALE_ORDER).nullable().default(null),
+  /** Shots before it at the same setting, oldest first. */
+  earlier: z.array(shotWithContext).default([]),
+})
+
+export const adviseInput = z.strictObject({
+  recipe: writtenRecipe,
+  grinder: z
+    .strictObject({
+      ...scale,
+      innerBurr: z
+        .strictObject({ at: z.number(), settingsPerUnit: z.number().nullable().default(null) })
+        .nullable()
+        .default(null),
+      lnTimePerUnit: z.number().positive().nullable().default(null),
+      purgeG: z.number().nonnegative().default(0),
+    })
+    .refine(isScale, SCALE_ORDER),
+  coffeeId: z.string().min(1),
+  doseRangeG: z
+    .strictObject({ min: z.number().positive(), max: z.number().positive() })
+    .nullable()
+    .default(null),
+  pricePerKg: z.number().nonnegative().nullable().default(null),
+  history: z
+    .array(
+      shotWithContext.extend({
+        coffeeId: z.string().min(1),
+        setting: within(BOUNDS.grindSetting),
+        daysAgo: z.int().nonnegative().default(0),
+        isThisSession: z.boolean().default(true),
+        innerBurrAt: z.number().nullable().default(null),
+        doseWantedG: z.number().positive().nullable().default(null),
+      }),
+    )
+    .default([]),
+})
+
+export const skillInput = z.strictObject({
+  recipe: writtenRecipe,
+  shots: z.array(
+    shotWithContext.extend({
+      purpose: z.enum(SHOT_PURPOSES).default('practice'),
+      isReferenceOff: z.boolean().default(false),
+      callScore: z.number().min(0).max(1).nullable().default(null),
+    }),
+  ),
+  programme: z
+    .strictObject({
+      halvingShots: z.number().positive().default(DEFAULT_PROGRAMME.halvingShots),
+      leastShots: z.int().positive().default(DEFAULT_PROGRAMME.leastShots),
+      readyLeastShots: z.int().positive().default(DEFAULT_PROGRAMME.readyLeastShots),
+      steadyFrom: z.number().min(0).max(1).default(DEFAULT_PROGRAMME.steadyFrom),
+      readyFrom: z.number().min(0).max(1).default(DEFAULT_PROGRAMME.readyFrom),
+      callScoreFrom: z.number().min(0).max(1).default(DEFAULT_PROGRAMME.callScoreFrom),
+      signOffDays: z.int().positive().default(DEFAULT_PROGRAMME.signOffDays),
+      setShots: z.int().positive().default(DEFAULT_PROGRAMME.setShots),
+      setOnShots: z.int().positive().default(DEFAULT_PROGRAMME.setOnShots),
+      assessFrom: z.number().min(0).max(1).default(DEFAULT_PROGRAMME.assessFrom),
+    })
+    .prefault({}),
+  signOff: z.strictObject({ ageDays: z.number().nonnegative() }).nullable().default(null),
+})
+
+const count = z.int().nonnegative()
+const amount = z.number().nonnegative()
+
+export const planInput = z.strictObject({
+  trainees: z.int().positive(),
+  shotsEach: z.int().positive(),
+  groups: z.int().positive().default(1),
+  doseG: z.number().positive(),
+  surplusG: amount.default(0.5),
+  dialInShots: count.default(4),
+  purges: count.default(4),
+  purgeG: amount.default(3),
+  wasteShare: z.number().min(0).max(1).default(SESSION_DEFAULTS.wasteShare),
+  bagG: z.number().positive().default(1000),
+  bagPrice: amount.default(0),
+  minutesPerShot: z.number().positive().default(SESSION_DEFAULTS.minutesPerShot),
+  breakMinutes: amount.default(0),
+  warmUpMinutes: amount.default(0),
+  milkDrinksEach: count.default(0),
+  milkMl: amount.default(0),
+})
+
+const share = z.number().min(0).max(1)
+
+export const simulateInput = z.strictObject({
+  /** What of the example bench is otherwise. */
+  bench: z
+    .strictObject({
+      diameterAtZeroUm: z.number().min(1).max(100).default(EXAMPLE_BENCH.diameterAtZeroUm),
+      lnDiameterPerUnit: z.number().min(-1).max(1).default(EXAMPLE_BENCH.lnDiameterPerUnit),
+      waterC: z.number().min(60).max(100).default(EXAMPLE_BENCH.waterC),
+      preinfusionS: z.number().min(0).max(60).default(EXAMPLE_BENCH.preinfusionS),
+      preinfusionBar: z.number().min(0).max(9).default(EXAMPLE_BENCH.preinfusionBar),
+      dirt: share.default(EXAMPLE_BENCH.dirt),
+      poorWater: share.default(EXAMPLE_BENCH.poorWater),
+      coffee: z
+        .strictObject({
+          gas: share.default(EXAMPLE_BENCH.coffee.gas),
+          staleness: share.default(EXAMPLE_BENCH.coffee.staleness),
+          roast: share.default(EXAMPLE_BENCH.coffee.roast),
+          pace: z.number().min(-1).max(1).default(EXAMPLE_BENCH.coffee.pace),
+        })
+        .prefault({}),
+    })
+    .prefault({}),
+  done: z
+    .strictObject({
+      setting: within(BOUNDS.grindSetting).default(14),
+      unpurgedFrom: within(BOUNDS.grindSetting).nullable().default(null),
+      doseG: within({ min: 5, max: 30 }).default(18),
+      tilt: z.enum(TILTS).default('level'),
+      pressed: z.number().min(0).max(5).default(1),
+      unevenness: share.default(0),
+      offC: z.number().min(-40).max(10).default(0),
+      isBasketDry: z.boolean().default(true),
+      stopAtG: within({ min: 1, max: 200 }).default(36),
+      stopAtS: within({ min: 1, max: 180 }).default(90),
+    })
+    .prefault({}),
+  /** Whether the 10 Hz samples are wanted as well. */
+  withSamples: z.boolean().default(false),
+})

@@ -1,0 +1,27 @@
+import { text } from 'node:stream/consumers'
+import { COMMANDS, isCommand } from './commands.ts'
+
+/** Asked wrongly: an unknown command, broken JSON, or a field that can't be. */
+const ASKED_WRONGLY = 2
+
+function refuse(lines: readonly string[]): void {
+  process.stderr.write(`${lines.join('\n')}\n`)
+  process.exitCode = ASKED_WRONGLY
+}
+
+const [name = ''] = process.argv.slice(2)
+if (isCommand(name)) answer(name, await text(process.stdin))
+else refuse([`There is no command "${name}". Commands: ${Object.keys(COMMANDS).join(', ')}.`])
+
+function answer(command: keyof typeof COMMANDS, written: string): void {
+  let value: unknown
+  try {
+    value = JSON.parse(written)
+  } catch (error) {
+    refuse([`The input is not JSON: ${String(error)}`])
+    return
+  }
+  const said = COMMANDS[command](value)
+  if (said.ok) process.stdout.write(`${JSON.stringify(said.output, null, 2)}\n`)
+  else refuse(said.errors.map(({ path, message }) => `${path === '' ? '(input)' : path}: ${message}`))
+}
