@@ -44,6 +44,7 @@ export function evidenceOf(readings: Readings): EvidenceOfShot {
   const known: Known = {
     doseG: dose.judged && doseSpread <= 0.3 ? dose.deviation : null,
     timeLn: null,
+    isTimeBound: false,
     yieldLn: null,
     targetDoseG: recipe.doseG,
     halfWindowLn: Math.max(0.03, Math.log(recipe.timeMaxS / middleS)),
@@ -54,6 +55,7 @@ export function evidenceOf(readings: Readings): EvidenceOfShot {
     const noted = timeNoted(time, middleS, recipe)
     if (noted) {
       measured('time', noted.ln, CLOCK_SPREAD_LN, noted.bound)
+      known.isTimeBound = noted.bound !== null
       known.timeLn =
         noted.bound === null ? noted.ln : Math.sign(noted.ln) * Math.max(Math.abs(noted.ln), FAR_OUT_LN / 2)
     }

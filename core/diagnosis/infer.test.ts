@@ -133,6 +133,10 @@ test('a choked shot without a yield still has a cause, and nobody is sent to rea
   const diagnosis = ask(readShot(facts, PUMP_RECIPE))
   expect(diagnosis).toMatchObject({ cause: 'grind-too-fine', pressureCaution: true })
   expect(diagnosis.lookNext).not.toBe('read-puck')
+  // A late first drop belongs to a choke, and is no riddle.
+  const firstDrop = diagnosis.evidence.find(({ key }) => key === 'first-drop')
+  expect(firstDrop?.logOdds).toBeGreaterThan(-0.2)
+  expect(diagnosis.causes[0]?.probability).toBeGreaterThan(0.8)
 })
 
 test('two faults at once can both come out on top', () => {

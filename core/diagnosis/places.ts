@@ -9,6 +9,8 @@ import { EACH_ITS_OWN, SHIFTS } from './hypotheses.ts'
 export interface Known {
   doseG: number | null
   timeLn: number | null
+  /** The time is only known to be at least, or at most, that. */
+  isTimeBound: boolean
   yieldLn: number | null
   targetDoseG: number
   /** Half the recipe's window in ln: what counts as no miss. */
@@ -25,6 +27,8 @@ export interface Places {
 
 /** Dose acts on time by about this much in ln per g. */
 const TIME_PER_G = THRESHOLDS.doseLnPerG
+/** What a time that is only a bound leaves open of the first drop, as variance of its ln. */
+const BOUND_VARIANCE = 0.36
 const [TASTE_LEAST, TASTE_MOST] = [0.5, 9.6]
 
 /** Places of every channel, each worked out when it is first asked for. */
@@ -85,11 +89,13 @@ function agePlaces({ restDays, usableUntilDays }: FreshnessWindow): Places {
   return shifted('age', usual, BASELINE.age.spread ** 2, scale)
 }
 
-function firstDropPlaces({ timeLn }: Known, placesOf: (channel: Channel) => Places): Places {
+function firstDropPlaces({ timeLn, isTimeBound }: Known, placesOf: (channel: Channel) => Places): Places {
   const own = shifted('first-drop', 0, BASELINE['first-drop'].spread ** 2, 1)
   if (timeLn !== null) {
     for (let at = 0; at < own.mean.length; at += 1) {
       own.mean[at] = (own.mean[at] ?? 0) + FIRST_DROP_PER_TIME * timeLn
+      // Nobody knows how much further out it would have gone.
+      if (isTimeBound) own.variance[at] = (own.variance[at] ?? 0) + BOUND_VARIANCE
     }
     return own
   }

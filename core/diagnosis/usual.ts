@@ -44,7 +44,7 @@ export const PAIR_FACTOR = 0.09
 export const BASELINE: Record<Channel, { mean: number; spread: number }> = {
   dose: { mean: 0, spread: 0.12 },
   time: { mean: 0, spread: 0.6 },
-  'first-drop': { mean: 0, spread: 0.05 },
+  'first-drop': { mean: 0, spread: 0.06 },
   yield: { mean: 0, spread: 0.03 },
   sour: { mean: 2, spread: 0.45 },
   sweet: { mean: 7.2, spread: 0.65 },

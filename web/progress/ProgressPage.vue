@@ -7,7 +7,9 @@ import ChoiceRow from '../parts/ChoiceRow.vue'
 import EmptyPlace from '../parts/EmptyPlace.vue'
 import { useAcademy } from '../store/academy.ts'
 import ShotRow from './ShotRow.vue'
+import SkillPanel from './SkillPanel.vue'
 import { useShotPages } from './useShotPages.ts'
+import { useSkill } from './useSkill.ts'
 
 const props = defineProps<{ personId: string }>()
 const { t } = useI18n()
@@ -23,6 +25,7 @@ const chosen = computed({
 })
 const person = computed(() => academy.personName(chosen.value))
 const { shots, hasMore, isLoading, isReached, loadMore } = useShotPages(() => chosen.value)
+const skill = useSkill(() => chosen.value)
 </script>
 
 <template>
@@ -30,6 +33,7 @@ const { shots, hasMore, isLoading, isReached, loadMore } = useShotPages(() => ch
     <h1 tabindex="-1">{{ t('progress.title') }}</h1>
     <ChoiceRow v-model="chosen" :label="t('progress.who')" :options="people" is-label-hidden />
     <p v-if="!isReached" role="status">{{ t('progress.offline') }}</p>
+    <SkillPanel v-if="skill" :skill="skill" />
     <template v-if="shots.length > 0">
       <p class="soft hint">{{ t('progress.newestFirst') }}</p>
       <ol class="shots">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Diagnosis, Readings } from '@calm-apron/core'
+import type { Diagnosis, Readings, Reason } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import CauseList from './CauseList.vue'
@@ -14,7 +14,8 @@ const WORTH_SAYING = 0.4
 const [MOST_FOR, MOST_AGAINST] = [4, 2]
 
 const isAsking = computed(() => props.diagnosis.cause === null)
-const rules = computed(() => [...new Set(props.diagnosis.why.map(words.reasonWords))])
+const rules = computed(() => reasons((code) => code !== 'gate-unknown'))
+const unseen = computed(() => reasons((code) => code === 'gate-unknown'))
 const speaksFor = computed(() => said(({ logOdds }) => logOdds > WORTH_SAYING, MOST_FOR))
 const against = computed(() => said(({ logOdds }) => logOdds < -WORTH_SAYING, MOST_AGAINST))
 const runnerUp = computed(() => words.runnerUpWords(props.diagnosis))
@@ -26,6 +27,10 @@ const isNoEvidence = computed(
     props.diagnosis.move.lever !== 'grind' &&
     props.diagnosis.move.lever !== 'leave',
 )
+
+function reasons(isOf: (code: Reason['code']) => boolean): string[] {
+  return props.diagnosis.why.filter(({ code }) => isOf(code)).map(words.reasonWords)
+}
 
 function said(isSaid: (each: Diagnosis['evidence'][number]) => boolean, most: number): string[] {
   return isAsking.value ? [] : props.diagnosis.evidence.filter(isSaid).slice(0, most).map(words.evidenceWords)
@@ -68,6 +73,14 @@ function said(isSaid: (each: Diagnosis['evidence'][number]) => boolean, most: nu
         <dd>
           <ul class="reasons">
             <li v-for="each in against" :key="each">{{ each }}</li>
+          </ul>
+        </dd>
+      </template>
+      <template v-if="unseen.length > 0">
+        <dt>{{ t('why.notSeen') }}</dt>
+        <dd>
+          <ul class="reasons">
+            <li v-for="each in unseen" :key="each">{{ each }}</li>
           </ul>
         </dd>
       </template>

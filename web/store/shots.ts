@@ -1,4 +1,5 @@
 import {
+  DEFAULT_PAGE_SIZE,
   ENDPOINTS,
   type RecipeRevision,
   type ShotDetail,
@@ -95,7 +96,7 @@ export function useShots() {
   }
 
   /** One page of a person's shots, newest first; unsent ones stand before the first page. */
-  async function page(personId: string, cursor: string | null): Promise<ShotPage> {
+  async function page(personId: string, cursor: string | null, limit = DEFAULT_PAGE_SIZE): Promise<ShotPage> {
     const unsent =
       cursor === null
         ? unsentShots()
@@ -104,7 +105,7 @@ export function useShots() {
         : []
     try {
       const list = await call(ENDPOINTS.listShots, {
-        query: { personId, ...(cursor !== null && { cursor }) },
+        query: { personId, limit, ...(cursor !== null && { cursor }) },
       })
       const recipes = new Map(list.recipes.map((recipe) => [recipe.recipeRevisionId, recipe]))
       const sent = list.shots.flatMap((shot): ListedShot[] => {

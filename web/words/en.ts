@@ -14,6 +14,7 @@ import type {
 import type { ProblemCode } from '@calm-apron/contract'
 import type { BarStep, GateQuestion } from '../bar/shotDraft.ts'
 import type { EntryIssue } from '../bar/readEntry.ts'
+import { enSkill } from './enSkill.ts'
 import { enJudgement } from './enJudgement.ts'
 
 /** Every word the app says in English. A code without words does not compile. */
@@ -360,6 +361,7 @@ export const en = {
     corrected: 'corrected',
     unsent: 'waiting to be sent',
   },
+  skill: enSkill,
   settings: {
     title: 'Settings',
     units: 'Units',
