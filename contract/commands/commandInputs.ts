@@ -17,7 +17,7 @@ import {
 import { z } from 'zod'
 import { freshnessWindow } from '../academy.ts'
 import { BOUNDS } from '../bounds.ts'
-import { within } from '../primitives.ts'
+import { calendarDate, within } from '../primitives.ts'
 import { recipeTargets } from '../recipe.ts'
 import { shotFacts } from '../shotFacts.ts'
 
@@ -157,6 +157,10 @@ export const planInput = z.strictObject({
   minutesPerShot: z.number().positive().default(SESSION_DEFAULTS.minutesPerShot),
   breakMinutes: amount.default(0),
   warmUpMinutes: amount.default(0),
+  coffee: z
+    .strictObject({ roastedOn: calendarDate, onDate: calendarDate, freshness: freshnessWindow })
+    .nullable()
+    .default(null),
   milkDrinksEach: count.default(0),
   milkMl: amount.default(0),
 })

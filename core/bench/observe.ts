@@ -191,6 +191,7 @@ function wordsOf(truth: Truth): Observable[] {
     'yield-off-every-time': around.everyTime,
     alternates: around.alternates,
     'times-scatter': around.timesScatter,
+    'times-fall': around.timesFall,
   }
   // The record's keys are exactly the signs; Object.entries only knows them as strings.
   return (Object.entries(chances) as [Sign, number][])
@@ -214,6 +215,7 @@ const COMPARISON: readonly Sign[] = [
   'yield-off-every-time',
   'alternates',
   'times-scatter',
+  'times-fall',
 ]
 
 function groupOf(sign: Sign): Group {

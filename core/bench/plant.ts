@@ -73,6 +73,7 @@ const PLANT: Record<Fault, (scene: Scene, size: number, seeded: Seeded) => void>
     bench.coffee.staleness = 0.45 + 0.5 * size
     bench.coffee.gas = 0.1
     around.ageDays = Math.floor(USABLE_DAYS + seeded.between(4, 30) + 50 * size)
+    around.timesFall = 0.55
     around.sameForEveryone = 0.5
   },
   'pre-ground': (scene, size, seeded) => {
@@ -182,4 +183,5 @@ const CALM: Omit<Surroundings, 'ageDays'> = {
   everyTime: 0.03,
   alternates: 0.04,
   timesScatter: 0.08,
+  timesFall: 0.05,
 }

@@ -17,6 +17,7 @@ export interface Surroundings {
   everyTime: number
   alternates: number
   timesScatter: number
+  timesFall: number
 }
 
 /** One shot with all that is hidden about it. */

@@ -24,7 +24,8 @@ const TELLS_FROM = 0.03
  * What is behind a shot, how sure, and the one next move: exact inference over no fault, one fault and pairs of faults,
  * under the craft's fixed order of judgement (gate, flow, evenness, taste). It can be asked at any moment, however
  * little is known.
- * @param earlier readings of the shots before it at the same setting, oldest first; left out, it is judged alone
+ * @param earlier readings of the shots before it in this session at the same setting, oldest first; left out, it is
+ *   judged alone
  */
 export function diagnose(last: Readings, grind: GrindContext, earlier: readonly Readings[] = []): Diagnosis {
   const readings = withSigns(last, {

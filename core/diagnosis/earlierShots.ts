@@ -1,4 +1,4 @@
-import { robustSd } from '../statistics/robust.ts'
+import { median, robustSd } from '../statistics/robust.ts'
 import type { Readings } from '../reading/types.ts'
 import type { SignsSeen } from '../shot/signs.ts'
 import { FAULTS, type Fault } from './causes.ts'
@@ -39,6 +39,12 @@ const STAYS: Record<Fault, number> = {
   'ratio-long': 0.95,
 }
 
+/**
+ * Shots at one setting share how far off it is, so a second one says less than it would by itself: its log-odds are
+ * carried on by half, and a long run adds no more than as much again.
+ */
+const CARRIED = 0.5
+
 const PRIOR_TOTAL = HYPOTHESES.reduce((sum, { prior }) => sum + prior, 0)
 const PRIOR_SHARE = Object.fromEntries(
   FAULTS.map((fault) => [
@@ -67,7 +73,7 @@ function factorAfter(causes: readonly { cause: string; probability: number }[]):
       // It comes anew just as often as keeps its usual share as it is.
       const comes = (usual * (1 - STAYS[fault])) / (1 - usual)
       const next = held * STAYS[fault] + (1 - held) * comes
-      return [fault, next / (1 - next) / (usual / (1 - usual))]
+      return [fault, (next / (1 - next) / (usual / (1 - usual))) ** CARRIED]
     }),
   )
   return Float64Array.from(HYPOTHESES, ({ faults }) =>
@@ -77,17 +83,23 @@ function factorAfter(causes: readonly { cause: string; probability: number }[]):
 
 /** From this many shots on a run says something by itself. */
 const RUN = 3
+/** And from this many on it can show a drift. */
+const LONG_RUN = 6
+/** Times never repeat more closely than this, in ln. */
+const LEAST_SPREAD = 0.03
 /** Spread of ln time between shots beyond which times scatter, and under which they repeat. */
 const SCATTERS = { from: 0.12, repeatsTo: 0.06 } as const
 /** Shots swing in turn when this many leanings in a row change side. */
 const SWINGS = 4
 
-/** What a run of shots at one setting shows as a whole; oldest first. */
+/** What a run of shots at one setting shows as a whole, of the last of them; oldest first. */
 export function signsOfRun(run: readonly Readings[]): SignsSeen {
   const times = run.flatMap(({ timeAtTarget: time }) => (time.kind === 'known' ? [Math.log(time.s)] : []))
   const leans = run.flatMap(({ taste }) => (taste.judged ? [taste.value] : []))
   return {
+    'first-shot-of-day': false,
     ...(times.length >= RUN ? scatterSign(times) : {}),
+    ...(times.length >= LONG_RUN ? { 'times-fall': falls(times) } : {}),
     ...(leans.length >= SWINGS ? { alternates: swings(leans) } : {}),
   }
 }
@@ -96,6 +108,17 @@ function scatterSign(times: readonly number[]): SignsSeen {
   const sd = robustSd(times)
   if (sd > SCATTERS.from) return { 'times-scatter': true }
   return sd < SCATTERS.repeatsTo ? { 'times-scatter': false } : {}
+}
+
+/**
+ * Whether the later half runs clearly faster than the earlier one: by more than twice what their spread makes of the
+ * difference of two means.
+ */
+function falls(times: readonly number[]): boolean {
+  const half = Math.floor(times.length / 2)
+  const [before, after] = [times.slice(0, half), times.slice(-half)]
+  const spread = Math.max(LEAST_SPREAD, (robustSd(before) + robustSd(after)) / 2)
+  return median(before) - median(after) > 2 * spread * Math.sqrt(2 / half)
 }
 
 function swings(leans: readonly number[]): boolean {

@@ -210,6 +210,7 @@ export const EVIDENCE_TABLE: Record<Way, readonly Entry[]> = {
     { on: 'sweet', shift: -1.8, spread: 0.9, because: 'flat' },
     { on: 'sour', shift: -1.6, spread: 0.6, because: 'flat' },
     { on: 'same-for-everyone', chance: 0.45, because: 'it is the bag' },
+    { on: 'times-fall', chance: 0.5, because: 'as a bag ages it runs faster' },
     { on: 'bitter', shift: 0.8, spread: 0.4, because: 'what is left is bitter' },
     { on: 'early-blonding', chance: 0.08, because: 'spent sooner' },
     { on: 'pressure-low', chance: 0.06, because: 'the pump finds less to push against' },

@@ -171,3 +171,12 @@ test('sour and bitter in turn at equal times: the thermostat', () => {
     move: { lever: 'cycle' },
   })
 })
+
+test('times that fall as the bag ages speak for stale coffee', () => {
+  const run = [29, 28.6, 27.8, 25.4, 25, 24.2].map((stopS) => read(carefulShot({ stopS })))
+  const last = read(carefulShot({ stopS: 23.8 }))
+  const steady = [24, 24.2, 23.7, 24.1, 23.6, 24].map((stopS) => read(carefulShot({ stopS })))
+  expect(chanceOf(ask(last, run), 'coffee-stale')).toBeGreaterThan(
+    chanceOf(ask(last, steady), 'coffee-stale'),
+  )
+})

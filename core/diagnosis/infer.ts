@@ -30,7 +30,7 @@ export interface Inference {
 
 const COUNT = HYPOTHESES.length
 /** Hypotheses less likely than this have no say in how much a piece of evidence weighs. */
-const LEAST_WEIGHED = 1e-6
+const LEAST_WEIGHED = 1e-7
 
 /**
  * Exact inference: every hypothesis weighed by its prior and by the likelihood of each piece of evidence, which are
@@ -106,32 +106,29 @@ function contributionsTo(
   const holds = new Uint8Array(COUNT)
   for (const at of holdsAt(cause)) holds[at] = 1
   const weighed: number[] = []
-  for (let at = 0; at < COUNT; at += 1) {
-    if ((posterior[at] ?? 0) > LEAST_WEIGHED || holds[at] === 1) weighed.push(at)
-  }
-  const withAll = logOddsWithout(null, posterior, weighed, holds)
-  return says
-    .map(({ key, says: each }) => ({
-      key,
-      logOdds: withAll - logOddsWithout(each, posterior, weighed, holds),
-    }))
-    .sort((a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds))
-}
-
-/** Log-odds of what holds, had one piece of evidence not been there. */
-function logOddsWithout(
-  says: Says | null,
-  posterior: Float64Array,
-  weighed: readonly number[],
-  holds: Uint8Array,
-): number {
   let [so, not] = [Number.MIN_VALUE, Number.MIN_VALUE]
-  for (const at of weighed) {
-    const weight = (posterior[at] ?? 0) / (says === null ? 1 : factorAt(says, at))
+  for (let at = 0; at < COUNT; at += 1) {
+    const weight = posterior[at] ?? 0
+    if (weight < LEAST_WEIGHED) continue
+    weighed.push(at)
     if (holds[at] === 1) so += weight
     else not += weight
   }
-  return Math.log(so / not)
+  const withAll = Math.log(so / not)
+  return says
+    .map(({ key, says: each }) => {
+      let [soWithout, notWithout] = [so, not]
+      // Only what this piece spoke against weighs more without it.
+      for (const at of weighed) {
+        const factor = factorAt(each, at)
+        if (factor === 1) continue
+        const more = (posterior[at] ?? 0) * (1 / factor - 1)
+        if (holds[at] === 1) soWithout += more
+        else notWithout += more
+      }
+      return { key, logOdds: withAll - Math.log(soWithout / notWithout) }
+    })
+    .sort((a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds))
 }
 
 function factorAt(says: Says, at: number): number {

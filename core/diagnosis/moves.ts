@@ -58,22 +58,35 @@ export function bestOf(
   candidates: readonly Candidate[],
   posterior: Float64Array,
 ): { candidate: Candidate; benefit: number } | null {
+  const likely = likelyOnes(posterior)
   let best: { candidate: Candidate; benefit: number } | null = null
   for (const candidate of candidates) {
-    const benefit = expectedBenefit(candidate, posterior)
+    const benefit = expectedBenefit(candidate, likely)
     if (best === null || benefit > best.benefit) best = { candidate, benefit }
   }
   return best
 }
 
-function expectedBenefit({ move, mends }: Candidate, posterior: Float64Array): number {
+/** Hypotheses less likely than this don't change which move is best. */
+const LEAST = 5e-4
+
+function likelyOnes(posterior: Float64Array): { faults: readonly Fault[]; probability: number }[] {
+  const likely = []
+  for (let at = 0; at < posterior.length; at += 1) {
+    const probability = posterior[at] ?? 0
+    if (probability > LEAST) likely.push({ faults: HYPOTHESES[at]?.faults ?? [], probability })
+  }
+  return likely
+}
+
+function expectedBenefit(
+  { move, mends }: Candidate,
+  likely: readonly { faults: readonly Fault[]; probability: number }[],
+): number {
   const wrong = move.lever === 'grind' ? WORTH.wrongGrind : WORTH.wrong
   const isLeft = move.lever === 'leave'
   let sum = 0
-  for (let at = 0; at < posterior.length; at += 1) {
-    const probability = posterior[at] ?? 0
-    if (probability > 1e-4) sum += probability * worthIn(HYPOTHESES[at]?.faults ?? [], mends, wrong, isLeft)
-  }
+  for (const { faults, probability } of likely) sum += probability * worthIn(faults, mends, wrong, isLeft)
   return sum
 }
 
@@ -84,6 +97,7 @@ function worthIn(
   isLeft: boolean,
 ): number {
   if (faults.length === 0) return isLeft ? WORTH.mendsAll : wrong
-  const share = faults.reduce((most, fault) => Math.max(most, mends[fault] ?? 0), 0)
+  let share = 0
+  for (const fault of faults) share = Math.max(share, mends[fault] ?? 0)
   return share === 0 ? wrong : share * (faults.length === 1 ? WORTH.mendsAll : WORTH.mendsOne)
 }

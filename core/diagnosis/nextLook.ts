@@ -43,7 +43,7 @@ const LOOKS: Record<Observation, Look> = {
   'let-another-pull': { features: ['same-for-everyone'] },
   'try-another-group': { features: ['this-group-only'] },
   'compare-yields': { features: ['yield-off-every-time'] },
-  'pull-another': { features: ['alternates', 'times-scatter'] },
+  'pull-another': { features: ['alternates', 'times-scatter', 'times-fall'] },
 }
 
 /** Between which values a measurement is told apart, in its channel’s unit. */
@@ -79,7 +79,9 @@ export function tellingLooks(
     .filter(([, look]) => !isDone(look, noted))
     .map(([observation, look]) => {
       const gains = [
-        ...(look.channels ?? []).filter((key) => !noted.has(key)).map((key) => gain(bins(key, placesOf))),
+        ...(look.channels ?? [])
+          .filter((key) => !noted.has(key))
+          .map((key) => gain(bins(key, placesOf, likely))),
         ...(look.features ?? []).filter((key) => !noted.has(key)).map((key) => gain(yesNo(key))),
         ...(look.choice === undefined || noted.has(look.choice) ? [] : [gain(options(look.choice))]),
       ]
@@ -103,20 +105,24 @@ function options(set: keyof typeof OPTION_SETS): ((at: number) => number)[] {
   return [...chances, (at) => chances.reduce((left, chance) => left * (1 - chance(at)), 1)]
 }
 
-function bins(channel: Channel, placesOf: Inference['placesOf']): ((at: number) => number)[] {
+/** Chances of each class of values, for the hypotheses that matter: each edge's share is worked out once. */
+function bins(
+  channel: Channel,
+  placesOf: Inference['placesOf'],
+  likely: readonly number[],
+): ((at: number) => number)[] {
   const { mean, variance, classOf } = placesOf(channel)
-  const edges = EDGES[channel]
-  const below = (edge: number, at: number) => {
-    const its = classOf[at] ?? 0
-    return shareBelow(edge - (mean[its] ?? 0), variance[its] ?? 1)
-  }
-  const first = edges[0] ?? 0
-  const last = edges.at(-1) ?? 0
-  return [
-    (at) => below(first, at),
-    ...edges.slice(1).map((edge, index) => (at: number) => below(edge, at) - below(edges[index] ?? edge, at)),
-    (at) => 1 - below(last, at),
-  ]
+  const below = EDGES[channel].map((edge) => {
+    const shares = new Map<number, number>()
+    for (const at of likely) {
+      const its = classOf[at] ?? 0
+      if (!shares.has(its)) shares.set(its, shareBelow(edge - (mean[its] ?? 0), variance[its] ?? 1))
+    }
+    return (at: number) => shares.get(classOf[at] ?? 0) ?? 0
+  })
+  const upTo = [() => 0, ...below]
+  const from = [...below, () => 1]
+  return from.map((share, index) => (at: number) => share(at) - (upTo[index]?.(at) ?? 0))
 }
 
 function information(

@@ -95,4 +95,5 @@ export const BY_ITSELF: Record<Shown, number> = {
   'yield-off-every-time': 0.04,
   alternates: 0.05,
   'times-scatter': 0.1,
+  'times-fall': 0.06,
 }

@@ -17,6 +17,7 @@ const WISH: SessionWish = {
   minutesPerShot: 4,
   breakMinutes: 10,
   warmUpMinutes: 25,
+  coffee: null,
   milkDrinksEach: 2,
   milkMl: 180,
 }
@@ -30,6 +31,25 @@ test('by hand: beans, bags, cost, milk, minutes', () => {
     milkMl: expect.closeTo(1980),
     minutes: 70,
     warmUpStartMinute: -25,
+  })
+})
+
+test('the break stands in the middle, and everything after it is later', () => {
+  // 15 rounds of 4 minutes: after the eighth, from minute 32 on.
+  const { turns, breakStartMinute } = planSession(WISH)
+  expect(breakStartMinute).toBe(32)
+  expect(turns.filter(({ startMinute }) => startMinute >= 32 && startMinute < 42)).toEqual([])
+  expect(turns.at(-1)?.startMinute).toBe(66)
+  expect(planSession({ ...WISH, breakMinutes: 0 }).breakStartMinute).toBeNull()
+})
+
+test('how old the coffee will be on the day', () => {
+  const freshness = { restDays: 5, bestUntilDays: 21, usableUntilDays: 35 }
+  const coffee = { roastedOn: '2026-11-20', onDate: '2026-11-23', freshness }
+  expect(planSession({ ...WISH, coffee }).coffee).toEqual({
+    days: 3,
+    freshness: 'too-fresh',
+    restDaysLeft: 2,
   })
 })
 

@@ -42,6 +42,7 @@ export const SIGNS = [
   'yield-off-every-time',
   'alternates',
   'times-scatter',
+  'times-fall',
 ] as const
 export type Sign = (typeof SIGNS)[number]
 

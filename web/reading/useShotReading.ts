@@ -1,12 +1,27 @@
-import type { ShotDetail } from '@calm-apron/contract'
+import type { ShotDetail, ShotSummary } from '@calm-apron/contract'
 import { diagnose, readShot } from '@calm-apron/core'
 import { computed, ref, watch } from 'vue'
 import { ServerUnreachable } from '../api/client.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useOutbox } from '../store/outbox.ts'
-import { useShots } from '../store/shots.ts'
+import { type ListedShot, useShots } from '../store/shots.ts'
 
 export type ReadingState = 'looking' | 'here' | 'not-there' | 'unreachable'
+
+/** Shots further apart than this are of different sessions. */
+const SESSION_MS = 4 * 3_600_000
+
+/** Whether a shot came before another in one session, by the same recipe on the same grinder at the same setting. */
+function isBeforeInSession(one: ShotSummary, other: ShotSummary): boolean {
+  const apartMs = Date.parse(other.pulledAt) - Date.parse(one.pulledAt)
+  return (
+    apartMs > 0 &&
+    apartMs < SESSION_MS &&
+    one.recipeRevisionId === other.recipeRevisionId &&
+    one.grinderId === other.grinderId &&
+    one.current.facts.grindSetting === other.current.facts.grindSetting
+  )
+}
 
 /** A recorded shot with its reading worked out anew; follows the outbox, so that it is current once sent. */
 export function useShotReading(shotId: () => string) {
@@ -14,16 +29,26 @@ export function useShotReading(shotId: () => string) {
   const outbox = useOutbox()
   const academy = useAcademy()
   const shot = ref<ShotDetail | null>(null)
+  const before = ref<ListedShot[]>([])
   const state = ref<ReadingState>('looking')
 
   async function load(): Promise<void> {
     try {
-      shot.value = await shots.find(shotId())
-      state.value = shot.value === null ? 'not-there' : 'here'
+      const found = await shots.find(shotId())
+      before.value = found === null ? [] : await shotsBefore(found)
+      shot.value = found
+      state.value = found === null ? 'not-there' : 'here'
     } catch (error) {
       if (!(error instanceof ServerUnreachable)) throw error
       state.value = 'unreachable'
     }
+  }
+
+  /** The same person's shots of this session at the same setting, oldest first; none where the server can't be asked. */
+  async function shotsBefore(found: ShotDetail): Promise<ListedShot[]> {
+    if (found.current.facts.grindSetting === null) return []
+    const page = await shots.page(found.personId, null)
+    return page.shots.filter(({ shot: other }) => isBeforeInSession(other, found)).reverse()
   }
 
   watch([shotId, () => outbox.writes, () => academy.state], () => void load(), { immediate: true })
@@ -33,10 +58,14 @@ export function useShotReading(shotId: () => string) {
   )
   const diagnosis = computed(() => {
     if (shot.value === null || readings.value === null) return null
-    return diagnose(readings.value, {
-      setting: shot.value.current.facts.grindSetting,
-      grinder: academy.grinder(shot.value.grinderId),
-    })
+    return diagnose(
+      readings.value,
+      {
+        setting: shot.value.current.facts.grindSetting,
+        grinder: academy.grinder(shot.value.grinderId),
+      },
+      before.value.map(({ shot: each, recipe }) => readShot(each.current.facts, recipe.targets)),
+    )
   })
   const isUnsent = computed(() => outbox.waiting.some((write) => write.shotId === shotId()))
   return { shot, state, readings, diagnosis, isUnsent }

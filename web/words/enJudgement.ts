@@ -210,6 +210,10 @@ export const enJudgement = {
     'this-group-only': { yes: 'Only this group does it.', no: 'The other group does it too.' },
     'yield-off-every-time': { yes: 'The cup is off every time.', no: 'The cup is not off every time.' },
     alternates: { yes: 'Sour and bitter in turn.', no: 'It doesn’t swing from shot to shot.' },
+    'times-fall': {
+      yes: 'Times fall from shot to shot at one setting.',
+      no: 'Times don’t fall from shot to shot.',
+    },
     'times-scatter': { yes: 'Times scatter at one setting.', no: 'Times repeat at one setting.' },
   } satisfies Record<EvidenceKey, Partial<Record<Noted, string>>> & Record<'speaksFor' | 'against', string>,
   lever: {
