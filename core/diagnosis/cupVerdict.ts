@@ -3,7 +3,7 @@ import type { Fault } from './causes.ts'
 import type { Evidence } from './evidenceTypes.ts'
 import { HYPOTHESES } from './hypotheses.ts'
 import type { Inference } from './infer.ts'
-import { leanPlaces, shareBelow } from './likelihood.ts'
+import { shareBelow } from './likelihood.ts'
 import type { CupVerdict, Verdict } from './types.ts'
 
 /** Faults that open short cuts for the water. */
@@ -21,7 +21,7 @@ const PALATE_VARIANCE = 1.6
 /** A verdict that isn't at least this likely is none. */
 const CLEAR_FROM = 0.5
 /** Hypotheses less likely than this are left out, and the rest made up to 1. */
-const LEAST = 1e-4
+const LEAST = 5e-4
 const CUP_VERDICTS = ['under', 'balanced', 'over', 'uneven'] as const satisfies readonly CupVerdict[]
 
 const HAS_CHANNELLING = HYPOTHESES.map(({ faults }) => faults.some((fault) => CHANNELLING.includes(fault)))
@@ -34,7 +34,7 @@ export function cupVerdicts(
 ): Record<CupVerdict, number> {
   const { recipe } = readings.of
   const tasted = tastedLean(items)
-  const lean = leanPlaces(placesOf)
+  const lean = placesOf('lean')
   const sums: Record<CupVerdict, number> = { under: 0, balanced: 0, over: 0, uneven: 0 }
   let total = 0
   for (let at = 0; at < posterior.length; at += 1) {

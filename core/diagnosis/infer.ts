@@ -1,9 +1,9 @@
 import { type Cause, FAULTS } from './causes.ts'
 import type { EvidenceOfShot } from './evidence.ts'
-import type { Channel, EvidenceKey } from './evidenceTypes.ts'
+import type { EvidenceKey } from './evidenceTypes.ts'
 import { FIRST_WAY, HYPOTHESES, SECOND_WAY, WAY_COUNT, WITH_FAULT } from './hypotheses.ts'
 import { type Says, whatItSays } from './likelihood.ts'
-import { type Places, placesFor } from './places.ts'
+import { type PlacesOf, placesFor } from './places.ts'
 
 /** A piece of evidence and what it did to the log-odds of a cause. */
 export interface Contribution {
@@ -23,7 +23,7 @@ export interface Inference {
   /** Marginal probability of each cause, likeliest first. Two faults can hold at once, so these sum to 1 or more. */
   causes: readonly CauseProbability[]
   /** Where each channel is to be expected under each hypothesis. */
-  placesOf: (channel: Channel) => Places
+  placesOf: PlacesOf
   /** What each piece of evidence did to this cause's log-odds, all else in; the weightiest first. */
   contributions: (cause: Cause) => Contribution[]
 }
@@ -90,13 +90,17 @@ function holdsAt(cause: Cause): readonly number[] {
 }
 
 function marginals(posterior: Float64Array): CauseProbability[] {
+  const sums = new Float64Array(FAULTS.length)
+  for (let at = 1; at < COUNT; at += 1) {
+    for (const fault of FAULTS_AT[at] ?? []) sums[fault] = (sums[fault] ?? 0) + (posterior[at] ?? 0)
+  }
+  const faults = FAULTS.map((cause, at): CauseProbability => ({ cause, probability: sums[at] ?? 0 }))
   const none: CauseProbability = { cause: 'none', probability: posterior[0] ?? 0 }
-  const faults = FAULTS.map((cause): CauseProbability => ({
-    cause,
-    probability: holdsAt(cause).reduce((sum, at) => sum + (posterior[at] ?? 0), 0),
-  }))
   return [none, ...faults].sort((a, b) => b.probability - a.probability)
 }
+
+/** The faults of each hypothesis, as indexes into all. */
+const FAULTS_AT = HYPOTHESES.map(({ faults }) => faults.map((fault) => FAULTS.indexOf(fault)))
 
 function contributionsTo(
   cause: Cause,

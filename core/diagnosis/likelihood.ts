@@ -1,5 +1,4 @@
 import {
-  type Channel,
   type Evidence,
   OPTION_SETS,
   type OptionSet,
@@ -8,13 +7,12 @@ import {
   isWord,
 } from './evidenceTypes.ts'
 import { CHANCES, EACH_ITS_OWN, absenceFactors } from './hypotheses.ts'
-import { type Places, eachItsOwn } from './places.ts'
+import type { Places, PlacesOf } from './places.ts'
 import { BALANCE_WORDS, GOOD_FROM_SWEET, HARSH_FROM, WORDS_OF_CHANNELS, WORD_ERROR } from './words.ts'
 
 /** No single piece of evidence speaks louder than this against anything: eyes and scales err. */
 const LEAST_RATIO = 1e-3
 const DEGREES = 8
-type PlacesOf = (channel: Channel) => Places
 
 /**
  * Student-t density with eight degrees of freedom, but for a constant: like a normal one near its middle, with tails so
@@ -114,7 +112,7 @@ function wordChances(key: WordSign, placesOf: PlacesOf): { chances: Float64Array
   }
   const balance = BALANCE_WORDS[key]
   if (balance) {
-    return spoken(leanPlaces(placesOf), (mean, variance) =>
+    return spoken(placesOf('lean'), (mean, variance) =>
       beyond(balance.side, balance.from - mean, variance + balance.spread * balance.spread),
     )
   }
@@ -138,27 +136,11 @@ function spoken(
   return { chances, classOf }
 }
 
-/** Where two channels' difference, or sum, lies. */
-function combined(one: Places, other: Places, sign: -1 | 1): Places {
-  return eachItsOwn((at) => {
-    const [a, b] = [one.classOf[at] ?? 0, other.classOf[at] ?? 0]
-    return {
-      mean: (one.mean[a] ?? 0) + sign * (other.mean[b] ?? 0),
-      variance: (one.variance[a] ?? 0) + (other.variance[b] ?? 0),
-    }
-  })
-}
-
-/** Bitter − sour, hypothesis by hypothesis. */
-export function leanPlaces(placesOf: PlacesOf): Places {
-  return combined(placesOf('bitter'), placesOf('sour'), -1)
-}
-
 const [GOOD_LEAN, GOOD_VARIANCE] = [2.6, 0.6]
 
 function goodChances(placesOf: PlacesOf) {
   const sweet = placesOf('sweet')
-  return spoken(leanPlaces(placesOf), (mean, variance, at) => {
+  return spoken(placesOf('lean'), (mean, variance, at) => {
     const its = sweet.classOf[at] ?? 0
     const sweetFrom = GOOD_FROM_SWEET - (sweet.mean[its] ?? 0)
     const isSweet = 1 - shareBelow(sweetFrom, (sweet.variance[its] ?? 1) + GOOD_VARIANCE)
@@ -168,8 +150,5 @@ function goodChances(placesOf: PlacesOf) {
 }
 
 function harshChances(placesOf: PlacesOf) {
-  return spoken(
-    combined(placesOf('bitter'), placesOf('dryness'), 1),
-    (mean, variance) => 1 - shareBelow(HARSH_FROM - mean, variance + 1),
-  )
+  return spoken(placesOf('harshness'), (mean, variance) => 1 - shareBelow(HARSH_FROM - mean, variance + 1))
 }

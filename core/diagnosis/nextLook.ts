@@ -1,5 +1,5 @@
 import type { Channel, EvidenceKey, Feature, Option } from './evidenceTypes.ts'
-import { OPTION_SETS } from './evidenceTypes.ts'
+import { OPTION_SETS, isWord } from './evidenceTypes.ts'
 import { CHANCES } from './hypotheses.ts'
 import type { Inference } from './infer.ts'
 import { shareBelow } from './likelihood.ts'
@@ -82,7 +82,9 @@ export function tellingLooks(
         ...(look.channels ?? [])
           .filter((key) => !noted.has(key))
           .map((key) => gain(bins(key, placesOf, likely))),
-        ...(look.features ?? []).filter((key) => !noted.has(key)).map((key) => gain(yesNo(key))),
+        ...(look.features ?? [])
+          .filter((key) => !noted.has(key))
+          .map((key) => yesNoInformation(key, posterior, likely)),
         ...(look.choice === undefined || noted.has(look.choice) ? [] : [gain(options(look.choice))]),
       ]
       return { observation, gain: Math.max(0, ...gains) }
@@ -95,10 +97,33 @@ function isDone({ channels = [], features = [], choice }: Look, noted: ReadonlyS
   return all.every((key) => noted.has(key))
 }
 
-function yesNo(feature: Exclude<Feature, Option>): ((at: number) => number)[] {
-  const chances = feature in CHANCES ? CHANCES[feature as keyof typeof CHANCES] : null
-  return [(at) => chances?.[at] ?? 0.5, (at) => 1 - (chances?.[at] ?? 0.5)]
+/** What a yes or no would tell; what a chance leaves open of it is worked out once for each hypothesis. */
+function yesNoInformation(
+  feature: Exclude<Feature, Option>,
+  posterior: Float64Array,
+  likely: readonly number[],
+): number {
+  if (isWord(feature)) return 0
+  const [chances, open] = [CHANCES[feature], LEFT_OPEN[feature]]
+  let [total, yes, left] = [0, 0, 0]
+  for (const at of likely) {
+    const probability = posterior[at] ?? 0
+    total += probability
+    yes += probability * (chances[at] ?? 0)
+    left += probability * (open[at] ?? 0)
+  }
+  return total * entropy(yes / total) - left
 }
+
+/** Entropy of a yes or no, in nats. */
+function entropy(chance: number): number {
+  return -chance * Math.log(chance) - (1 - chance) * Math.log(1 - chance)
+}
+
+const LEFT_OPEN = Object.fromEntries(
+  Object.entries(CHANCES).map(([feature, chances]) => [feature, chances.map(entropy)]),
+  // The keys are exactly the features shown.
+) as typeof CHANCES
 
 function options(set: keyof typeof OPTION_SETS): ((at: number) => number)[] {
   const chances = OPTION_SETS[set].map((option) => (at: number) => CHANCES[option][at] ?? 0)

@@ -31,22 +31,30 @@ const TIME_PER_G = THRESHOLDS.doseLnPerG
 const BOUND_VARIANCE = 0.36
 const [TASTE_LEAST, TASTE_MOST] = [0.5, 9.6]
 
-/** Places of every channel, each worked out when it is first asked for. */
-export function placesFor(known: Known): (channel: Channel) => Places {
-  const done = new Map<Channel, Places>()
+/** A channel, or what two of them make: the lean is bitter − sour, harshness is bitter + dryness. */
+export type Placed = Channel | 'lean' | 'harshness'
+export type PlacesOf = (what: Placed) => Places
+
+/** Places of everything, each worked out when it is first asked for. */
+export function placesFor(known: Known): PlacesOf {
+  const done = new Map<Placed, Places>()
   let reach: Reach | null = null
-  const placesOf = (channel: Channel): Places => {
-    const found = done.get(channel)
+  const placesOf = (what: Placed): Places => {
+    const found = done.get(what)
     if (found) return found
-    const made = make(channel)
-    done.set(channel, made)
+    const made = make(what)
+    done.set(what, made)
     return made
   }
-  const make = (channel: Channel): Places => {
-    switch (channel) {
+  const make = (what: Placed): Places => {
+    switch (what) {
+      case 'lean':
+        return combined(placesOf('bitter'), placesOf('sour'), -1)
+      case 'harshness':
+        return combined(placesOf('bitter'), placesOf('dryness'), 1)
       case 'dose':
       case 'yield':
-        return shifted(channel, 0, BASELINE[channel].spread ** 2, 1)
+        return shifted(what, 0, BASELINE[what].spread ** 2, 1)
       case 'time':
         return timePlaces(known)
       case 'first-drop':
@@ -55,7 +63,7 @@ export function placesFor(known: Known): (channel: Channel) => Places {
         return agePlaces(known.freshness)
       default:
         reach ??= reachFor(known, placesOf)
-        return tastePlaces(channel, reach)
+        return tastePlaces(what, reach)
     }
   }
   return placesOf
@@ -89,7 +97,7 @@ function agePlaces({ restDays, usableUntilDays }: FreshnessWindow): Places {
   return shifted('age', usual, BASELINE.age.spread ** 2, scale)
 }
 
-function firstDropPlaces({ timeLn, isTimeBound }: Known, placesOf: (channel: Channel) => Places): Places {
+function firstDropPlaces({ timeLn, isTimeBound }: Known, placesOf: PlacesOf): Places {
   const own = shifted('first-drop', 0, BASELINE['first-drop'].spread ** 2, 1)
   if (timeLn !== null) {
     for (let at = 0; at < own.mean.length; at += 1) {
@@ -109,8 +117,19 @@ function firstDropPlaces({ timeLn, isTimeBound }: Known, placesOf: (channel: Cha
   })
 }
 
+/** Where the sum (1) or difference (−1) of two lies, hypothesis by hypothesis. */
+function combined(one: Places, other: Places, sign: -1 | 1): Places {
+  const count = EACH_ITS_OWN.length
+  const [mean, variance] = [new Float64Array(count), new Float64Array(count)]
+  for (let at = 0; at < count; at += 1) {
+    mean[at] = meanAt(one, at) + sign * meanAt(other, at)
+    variance[at] = varianceAt(one, at) + varianceAt(other, at)
+  }
+  return { mean, variance, classOf: EACH_ITS_OWN }
+}
+
 /** Places that differ from hypothesis to hypothesis. */
-export function eachItsOwn(placeAt: (at: number) => { mean: number; variance: number }): Places {
+function eachItsOwn(placeAt: (at: number) => { mean: number; variance: number }): Places {
   const count = EACH_ITS_OWN.length
   const places = {
     mean: new Float64Array(count),
@@ -133,7 +152,7 @@ interface Reach {
   isAlike: boolean
 }
 
-function reachFor(known: Known, placesOf: (channel: Channel) => Places): Reach {
+function reachFor(known: Known, placesOf: PlacesOf): Reach {
   const { timeLn, yieldLn, doseG, targetDoseG } = known
   const isAlike = timeLn !== null && yieldLn !== null && doseG !== null
   const count = isAlike ? 1 : EACH_ITS_OWN.length

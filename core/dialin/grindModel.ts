@@ -26,12 +26,16 @@ const NOISES = [
   { sd: 0.075, weight: 0.4 },
   { sd: 0.13, weight: 0.2 },
 ] as const
+const NOISE_LOGS = NOISES.map(({ weight }) => Math.log(weight))
 /** Now and then a shot is botched and nobody sees it. */
 const BOTCHED = { share: 0.06, sd: 0.35 } as const
-const [LEVELS, SLOPES] = [41, 15]
+/** Nodes of the first, wide pass and of the second. */
+const WIDE_GRID = { levels: 41, slopes: 9 } as const
+const NARROW_GRID = { levels: 31, slopes: 13 } as const
 const [WIDE, NARROW] = [4, 4.2]
 /** Nodes less likely than this, against the likeliest, are dropped. */
-const LEAST = 1e-4
+const LEAST = 2e-3
+const WORTH_KEEPING = 7
 
 /**
  * Bayesian linear model of ln time on fineness, with known beliefs about level and slope, noise to be estimated, bounds
@@ -44,8 +48,8 @@ export function grindModel(
   shots: readonly Observation[],
 ): GrindModel {
   const wide = summed(
-    spread(level.lnTime, level.sd * WIDE, LEVELS),
-    spread(slope.lnMean, slope.lnSd * WIDE * 0.7, SLOPES),
+    spread(level.lnTime, level.sd * WIDE, WIDE_GRID.levels),
+    spread(slope.lnMean, slope.lnSd * WIDE * 0.7, WIDE_GRID.slopes),
     level,
     slope,
     shots,
@@ -53,8 +57,12 @@ export function grindModel(
   if (shots.length === 0) return wide
   const slopeSd = Math.sqrt(wide.variance.slope) / wide.mean.slope
   return summed(
-    spread(wide.mean.level, Math.max(0.03, Math.sqrt(wide.variance.level)) * NARROW, LEVELS),
-    spread(Math.log(wide.mean.slope), Math.min(slope.lnSd * 2.8, Math.max(0.03, slopeSd) * NARROW), SLOPES),
+    spread(wide.mean.level, Math.max(0.03, Math.sqrt(wide.variance.level)) * NARROW, NARROW_GRID.levels),
+    spread(
+      Math.log(wide.mean.slope),
+      Math.min(slope.lnSd * 2.8, Math.max(0.03, slopeSd) * NARROW),
+      NARROW_GRID.slopes,
+    ),
     level,
     slope,
     shots,
@@ -80,33 +88,38 @@ function summed(
     for (const each of levels) {
       const priorLog = slopeLog - 0.5 * ((each - level.lnTime) / level.sd) ** 2
       if (priorLog < -18) continue
-      for (const { sd, weight } of NOISES) {
-        const log = priorLog + Math.log(weight) + likelihoodLog(shots, each, perUnit, sd, level.fineness)
+      const logs = likelihoodLogs(shots, each, perUnit, level.fineness)
+      for (let at = 0; at < NOISES.length; at += 1) {
+        const log = priorLog + (NOISE_LOGS[at] ?? 0) + (logs[at] ?? 0)
         if (log > most) most = log
-        if (log > most - 12) nodes.push({ level: each, slope: perUnit, noise: sd, weight: log })
+        if (log > most - WORTH_KEEPING) {
+          nodes.push({ level: each, slope: perUnit, noise: NOISES[at]?.sd ?? 0, weight: log })
+        }
       }
     }
   }
   return withMoments(nodes, most, level.fineness)
 }
 
-function likelihoodLog(
+/** The shots' log-likelihood under each size of noise; what a botched shot could be doesn't depend on that. */
+function likelihoodLogs(
   shots: readonly Observation[],
   level: number,
   slope: number,
-  noise: number,
   at: number,
-): number {
-  let log = 0
+): Float64Array {
+  const logs = new Float64Array(NOISES.length)
   for (const shot of shots) {
     const from = shot.lnTime - level - slope * (shot.fineness - at)
-    log += Math.log(
-      (1 - BOTCHED.share) *
-        likelihood(from, Math.sqrt(noise * noise + shot.extraSd * shot.extraSd), shot.bound) +
-        BOTCHED.share * likelihood(from, BOTCHED.sd, shot.bound),
-    )
+    const botched = BOTCHED.share * likelihood(from, BOTCHED.sd, shot.bound)
+    for (let index = 0; index < NOISES.length; index += 1) {
+      const sd = NOISES[index]?.sd ?? 0
+      const wide = shot.extraSd === 0 ? sd : Math.sqrt(sd * sd + shot.extraSd * shot.extraSd)
+      const sound = (1 - BOTCHED.share) * likelihood(from, wide, shot.bound)
+      logs[index] = (logs[index] ?? 0) + Math.log(sound + botched)
+    }
   }
-  return log
+  return logs
 }
 
 function likelihood(from: number, sd: number, bound: Observation['bound']): number {

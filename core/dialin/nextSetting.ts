@@ -15,7 +15,7 @@ export interface Option {
 }
 
 /** How many settings about the likeliest are weighed. */
-const MOST_SETTINGS = 41
+const MOST_SETTINGS = 31
 /** Doses to reach between two steps, in g, and what one costs in shots for being off the recipe. */
 const NUDGES_G = [-0.3, -0.2, -0.1, 0.1, 0.2, 0.3] as const
 const NUDGE_COST = 0.12

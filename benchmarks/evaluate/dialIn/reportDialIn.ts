@@ -1,7 +1,9 @@
 import { GROUPS, casesOf } from './groups.ts'
+import { type DialInBench, RECIPE, trueTimeS } from './dialInBench.ts'
 import { MOST_SHOTS, type Outcome, dialIn } from './runDialIn.ts'
 import {
   type Strategy,
+  type Wanted,
   adviser,
   bracketAndBisect,
   leastSquares,
@@ -15,6 +17,31 @@ const STRATEGIES: Record<string, Strategy> = {
   'three, then one': threeThenOne,
   'bracket and bisect': bracketAndBisect,
   'least squares': leastSquares,
+}
+
+function row(name: string, outcomes: readonly Outcome[]): void {
+  const { shots, grams, within, fooled } = summary(outcomes)
+  console.log(
+    `    ${name.padEnd(20)} ${shots.toFixed(2).padStart(5)} ${grams.toFixed(0).padStart(6)} ${[1, 3, 5, 6].map((most) => percent(within(most))).join(' ')} ${percent(fooled)}`,
+  )
+}
+
+/** The limit that noise sets: it always pulls at the setting and dose nearest to the middle of the window. */
+function knowingTheTruth(bench: DialInBench): Strategy {
+  const { minSetting, maxSetting, settingStep } = bench.grinder
+  const middleLn = (Math.log(RECIPE.timeMinS) + Math.log(RECIPE.timeMaxS)) / 2
+  const missAt = ({ setting, doseG }: Wanted) =>
+    Math.abs(Math.log(trueTimeS(bench, setting, doseG)) - middleLn)
+  const steps = Math.round((maxSetting - minSetting) / settingStep)
+  const settings = Array.from({ length: steps + 1 }, (_, at) => minSetting + at * settingStep)
+  const nearest = (options: readonly Wanted[]) =>
+    options.reduce((best, each) => (missAt(each) < missAt(best) ? each : best))
+  const onStep = nearest(settings.map((setting) => ({ setting, doseG: RECIPE.doseG })))
+  const best = nearest([
+    onStep,
+    ...[-0.3, -0.2, 0.2, 0.3].map((by) => ({ setting: onStep.setting, doseG: RECIPE.doseG + by })),
+  ])
+  return () => best
 }
 
 const percent = (share: number) => `${Math.round(100 * share)} %`.padStart(6)
@@ -47,11 +74,14 @@ export function reportDialIn(firstSeed: number): void {
     console.log(`\n  ${group.name} (${cases.length} benches): ${group.says}`)
     console.log(`    ${'strategy'.padEnd(20)} shots  grams   1st   ≤3     ≤5     ≤6   fooled`)
     for (const [name, strategy] of Object.entries(STRATEGIES)) {
-      const outcomes = cases.map(({ bench, earlier }, at) => dialIn(bench, strategy, earlier, firstSeed + at))
-      const { shots, grams, within, fooled } = summary(outcomes)
-      console.log(
-        `    ${name.padEnd(20)} ${shots.toFixed(2).padStart(5)} ${grams.toFixed(0).padStart(6)} ${[1, 3, 5, 6].map((most) => percent(within(most))).join(' ')} ${percent(fooled)}`,
+      row(
+        name,
+        cases.map(({ bench, earlier }, at) => dialIn(bench, strategy, earlier, firstSeed + at)),
       )
     }
+    row(
+      'knowing the truth',
+      cases.map(({ bench }, at) => dialIn(bench, knowingTheTruth(bench), [], firstSeed + at)),
+    )
   })
 }
