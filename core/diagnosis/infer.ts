@@ -54,7 +54,7 @@ export function infer({ items, known }: EvidenceOfShot, priorFactor?: Float64Arr
 }
 
 function weigh(says: readonly Says[], priorFactor: Float64Array | undefined): Float64Array {
-  const weights = Float64Array.from(PRIORS)
+  const weights = PRIORS.slice()
   const absences = new Float64Array(WAY_COUNT + 1).fill(1)
   for (const each of says) {
     if ('column' in each) multiplyByClass(weights, each.column, each.classOf)
@@ -126,7 +126,8 @@ function contributionsTo(
       for (const at of weighed) {
         const factor = factorAt(each, at)
         if (factor === 1) continue
-        const more = (posterior[at] ?? 0) * (1 / factor - 1)
+        const weight = posterior[at] ?? 0
+        const more = weight / factor - weight
         if (holds[at] === 1) soWithout += more
         else notWithout += more
       }

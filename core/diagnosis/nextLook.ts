@@ -60,7 +60,7 @@ const EDGES: Record<Channel, readonly number[]> = {
   age: [1.8, 2.4, 3.3, 3.8],
 }
 /** Hypotheses less likely than this don't matter for what to look at. */
-const LEAST = 0.002
+const LEAST = 0.005
 
 /**
  * The look that would tell most: the one with the largest expected drop in entropy over what may be behind the shot,
@@ -74,10 +74,8 @@ export function tellingLooks(
   const likely: number[] = []
   for (let at = 0; at < posterior.length; at += 1) if ((posterior[at] ?? 0) > LEAST) likely.push(at)
   const gain = (outcomes: readonly ((at: number) => number)[]) => information(posterior, likely, outcomes)
-  // The record's keys are observations.
-  return (Object.entries(LOOKS) as [Observation, Look][])
-    .filter(([, look]) => !isDone(look, noted))
-    .map(([observation, look]) => {
+  return ALL_LOOKS.filter(({ shows }) => !shows.every((key) => noted.has(key)))
+    .map(({ observation, look }) => {
       const gains = [
         ...(look.channels ?? [])
           .filter((key) => !noted.has(key))
@@ -92,10 +90,13 @@ export function tellingLooks(
     .sort((a, b) => b.gain - a.gain)
 }
 
-function isDone({ channels = [], features = [], choice }: Look, noted: ReadonlySet<EvidenceKey>): boolean {
-  const all: EvidenceKey[] = [...channels, ...features, ...(choice === undefined ? [] : [choice])]
-  return all.every((key) => noted.has(key))
-}
+/** Each look with all that it would show. */
+const ALL_LOOKS = Object.entries(LOOKS).map(([observation, look]) => {
+  const { channels = [], features = [], choice } = look
+  const shows: EvidenceKey[] = [...channels, ...features, ...(choice === undefined ? [] : [choice])]
+  // The record's keys are observations.
+  return { observation: observation as Observation, look, shows }
+})
 
 /** What a yes or no would tell; what a chance leaves open of it is worked out once for each hypothesis. */
 function yesNoInformation(
