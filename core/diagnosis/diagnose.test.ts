@@ -188,3 +188,14 @@ test('property: every shot gets one move, and nothing held still is moved', () =
     }),
   )
 })
+
+test('property: what to look at beside a move never takes an unchanged shot of its own', () => {
+  fc.assert(
+    fc.property(anyShot, (facts) => {
+      const { move, lookNext } = judge(facts)
+      if (move.lever === 'observe' || move.lever === 'leave') expect(lookNext).toBeNull()
+      else expect(lookNext ?? '').not.toMatch(/another/)
+    }),
+    { numRuns: 60 },
+  )
+})

@@ -10,7 +10,7 @@ import { type CauseProbability, type Inference, infer } from './infer.ts'
 import { type Candidate, bestOf, lookWorth } from './moves.ts'
 import { type TellingLook, tellingLooks } from './nextLook.ts'
 import { type Ruling, rulingOf } from './rules.ts'
-import type { Diagnosis, HeldLever, Move, Reason } from './types.ts'
+import type { Diagnosis, HeldLever, Move, Observation, Reason } from './types.ts'
 import { weighedEvidence } from './weighedEvidence.ts'
 
 /** A cause less likely than this is not named while one more look is asked for. */
@@ -46,13 +46,13 @@ export function diagnose(last: Readings, grind: GrindContext, earlier: readonly 
     verdicts,
     causes: inference.causes,
     cause,
-    runnerUp: runnerUp(cause, inference.causes),
-    evidence: weighedEvidence(evidence, inference, cause ?? leading),
+    runnerUp: move.lever === 'leave' ? null : runnerUp(cause, inference.causes),
+    evidence: weighedEvidence(evidence, inference, cause ?? leading, readings),
     why: [...why, ...unknownsThatMatter(readings, move)],
     move,
     mendToo: ruling.mendToo,
     hold: heldStill(move, ruling),
-    lookNext: move.lever === 'observe' || move.lever === 'leave' ? null : (looks[0]?.observation ?? null),
+    lookNext: move.lever === 'observe' || move.lever === 'leave' ? null : besideMove(looks),
     pressureCaution: isUnderPressure(readings),
   }
 }
@@ -91,6 +91,18 @@ function looksOf(inference: Inference, readings: Readings, noted: ReadonlySet<Ev
     ({ observation, gain }) =>
       gain > TELLS_FROM && (observation !== 'read-puck' || !isUnderPressure(readings)),
   )
+}
+
+/** Looks that take a shot of their own: no company for a move that changes the next one. */
+const SHOTS_OF_THEIR_OWN: ReadonlySet<Observation> = new Set([
+  'pull-another',
+  'try-another-grind',
+  'let-another-pull',
+  'try-another-group',
+])
+
+function besideMove(looks: readonly TellingLook[]): Observation | null {
+  return looks.find(({ observation }) => !SHOTS_OF_THEIR_OWN.has(observation))?.observation ?? null
 }
 
 function isUnderPressure({ flow, of: { context } }: Readings): boolean {

@@ -1,3 +1,4 @@
+import type { Flow, Readings } from '../reading/types.ts'
 import type { Cause } from './causes.ts'
 import type { EvidenceOfShot } from './evidence.ts'
 import { BASELINE } from './usual.ts'
@@ -10,17 +11,18 @@ const USUAL_SPREADS = 1.5
 
 /** Each piece of evidence as it was noted, with what it did to this cause; the weightiest first. */
 export function weighedEvidence(
-  { items, known }: EvidenceOfShot,
+  { items }: EvidenceOfShot,
   inference: Inference,
   cause: Cause,
+  { flow }: Pick<Readings, 'flow'>,
 ): WeighedEvidence[] {
-  const noted = new Map(items.map((item) => [item.key, notedOf(item, inference, known.halfWindowLn)]))
+  const noted = new Map(items.map((item) => [item.key, notedOf(item, inference, flow)]))
   return inference
     .contributions(cause)
     .map(({ key, logOdds }) => ({ key, noted: noted.get(key) ?? 'usual', logOdds }))
 }
 
-function notedOf(item: Evidence, { placesOf }: Inference, halfWindowLn: number): Noted {
+function notedOf(item: Evidence, { placesOf }: Inference, flow: Flow): Noted {
   switch (item.kind) {
     case 'yes-no':
       return item.isSo ? 'yes' : 'no'
@@ -28,7 +30,9 @@ function notedOf(item: Evidence, { placesOf }: Inference, halfWindowLn: number):
       return item.option === null ? 'usual' : wordOf(item.option)
     case 'measured': {
       if (item.bound !== null) return item.bound === 'at-least' ? 'high' : 'low'
-      if (item.key === 'time') return against(item.value, 0, halfWindowLn)
+      // The window itself is the measure of a time.
+      if (item.key === 'time' && flow.state === 'on') return 'usual'
+      if (item.key === 'time') return item.value < 0 ? 'low' : 'high'
       // The usual age of a coffee is its own; everything else has the same baseline for all.
       const mean = item.key === 'age' ? (placesOf('age').mean[0] ?? 0) : BASELINE[item.key].mean
       return against(item.value, mean, USUAL_SPREADS * Math.hypot(BASELINE[item.key].spread, item.spread))

@@ -1,4 +1,4 @@
-import type { GateFault } from '../reading/types.ts'
+import { faultShift } from '../reading/gate.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import type { DialInGrinder, GrindShot } from './types.ts'
@@ -78,38 +78,17 @@ function doseShift({ readings: { dose } }: GrindShot, recipe: Recipe): number {
 }
 
 /** A fault that was seen moves the time by about half of the most it is known to, give or take as much. */
-function effectOfFaults({ readings: { gate } }: GrindShot): { shift: number; sd: number } {
-  const effects = gate.faults.map(effectOf)
+function effectOfFaults({ readings: { gate, dose } }: GrindShot): { shift: number; sd: number } {
+  const effects = gate.faults.map((fault) => {
+    // The dose itself is corrected for; a part of that correction is a guess.
+    if (fault === 'dose-low' || fault === 'dose-high') return { shift: 0, sd: DOSE_GUESS_SD }
+    const { slower, faster } = faultShift(fault, dose)
+    return { shift: (slower - faster) / 2, sd: (slower + faster) / 2 }
+  })
   return {
     shift: effects.reduce((sum, { shift }) => sum + shift, 0),
     sd: Math.sqrt(effects.reduce((sum, { sd }) => sum + sd * sd, 0)),
   }
 }
 
-function effectOf(fault: GateFault): { shift: number; sd: number } {
-  const { faultLn } = THRESHOLDS
-  const faster = (ln: number) => ({ shift: -ln / 2, sd: ln / 2 })
-  const eitherWay = (ln: number) => ({ shift: 0, sd: ln })
-  switch (fault) {
-    case 'machine-cold':
-      return eitherWay(faultLn.cold)
-    case 'basket-wet':
-      return faster(faultLn.wet)
-    case 'wrong-basket':
-      return eitherWay(faultLn.wrongBasket)
-    case 'grinder-not-purged':
-      return eitherWay(faultLn.notPurged)
-    case 'bed-uneven':
-      return faster(faultLn.bedUneven)
-    case 'tamp-tilted':
-      return faster(faultLn.tampTilted)
-    case 'tamp-slightly-tilted':
-      return faster(faultLn.tampSlightlyTilted)
-    case 'tamp-unsettled':
-      return faster(faultLn.tampUnsettled)
-    case 'dose-low':
-    case 'dose-high':
-      // The dose itself is corrected for; a part of that correction is a guess.
-      return { shift: 0, sd: 0.05 }
-  }
-}
+const DOSE_GUESS_SD = 0.05

@@ -54,7 +54,7 @@ function trueKeys<K extends string>(flags: Record<K, boolean>): K[] {
 }
 
 /** Which way a fault can push the time, and the most it is known to, as |ln|. */
-function shiftOf(fault: GateFault, dose: DoseReading): { slower: number; faster: number } {
+export function faultShift(fault: GateFault, dose: DoseReading): { slower: number; faster: number } {
   const { faultLn, doseLnPerG } = THRESHOLDS
   const doseLn = dose.judged ? Math.abs(dose.deviation) * doseLnPerG : 0
   const eitherWay = (ln: number) => ({ slower: ln, faster: ln })
@@ -91,7 +91,7 @@ export function missOutweighsFaults(flow: Flow, gate: Gate, dose: DoseReading): 
   if (flow.missLn < THRESHOLDS.littleOffLn) return false
   const isSlow = flow.state === 'slow' || flow.state === 'choking'
   const explainedLn = gate.faults
-    .map((fault) => shiftOf(fault, dose)[isSlow ? 'slower' : 'faster'])
+    .map((fault) => faultShift(fault, dose)[isSlow ? 'slower' : 'faster'])
     .reduce((sum, ln) => sum + ln, 0)
   return explainedLn < flow.missLn * THRESHOLDS.explainsEnoughShare
 }

@@ -1,3 +1,4 @@
+import { normalCdf } from './normal.ts'
 import { betaQuantile } from './betaQuantile.ts'
 import { median, robustSd } from './robust.ts'
 
@@ -25,4 +26,11 @@ test.each([
   [0.95, 1, 4, 1 - 0.05 ** (1 / 4)],
 ])('the %d quantile of Beta(%d, %d) is %d', (probability, alpha, beta, expected) => {
   expect(betaQuantile(probability, alpha, beta)).toBeCloseTo(expected, 6)
+})
+
+test('the normal distribution against published values', () => {
+  expect(normalCdf(0)).toBeCloseTo(0.5, 6)
+  expect(normalCdf(1.6449)).toBeCloseTo(0.95, 4)
+  expect(normalCdf(-1.96)).toBeCloseTo(0.025, 4)
+  expect(normalCdf(8)).toBeCloseTo(1, 9)
 })

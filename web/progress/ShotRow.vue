@@ -6,6 +6,7 @@ import { RouterLink } from 'vue-router'
 import { railsOf } from '../parts/railModel.ts'
 import RailLine from '../parts/RailLine.vue'
 import { useReadingWords } from '../reading/useReadingWords.ts'
+import { useShotContext } from '../reading/useShotContext.ts'
 import { useAcademy } from '../store/academy.ts'
 import type { ListedShot } from '../store/shots.ts'
 import { useFormat } from '../units/useFormat.ts'
@@ -16,9 +17,12 @@ const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
 const words = useReadingWords()
+const contextOf = useShotContext()
 
 const shot = computed(() => props.listed.shot)
-const readings = computed(() => readShot(shot.value.current.facts, props.listed.recipe.targets))
+const readings = computed(() =>
+  readShot(shot.value.current.facts, props.listed.recipe.targets, contextOf(shot.value)),
+)
 const verdict = computed(
   () =>
     diagnose(readings.value, {

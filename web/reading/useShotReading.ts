@@ -5,6 +5,7 @@ import { ServerUnreachable } from '../api/client.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { type ListedShot, useShots } from '../store/shots.ts'
+import { useShotContext } from './useShotContext.ts'
 
 export type ReadingState = 'looking' | 'here' | 'not-there' | 'unreachable'
 
@@ -28,6 +29,7 @@ export function useShotReading(shotId: () => string) {
   const shots = useShots()
   const outbox = useOutbox()
   const academy = useAcademy()
+  const contextOf = useShotContext()
   const shot = ref<ShotDetail | null>(null)
   const before = ref<ListedShot[]>([])
   const state = ref<ReadingState>('looking')
@@ -54,7 +56,9 @@ export function useShotReading(shotId: () => string) {
   watch([shotId, () => outbox.writes, () => academy.state], () => void load(), { immediate: true })
 
   const readings = computed(() =>
-    shot.value === null ? null : readShot(shot.value.current.facts, shot.value.recipe.targets),
+    shot.value === null
+      ? null
+      : readShot(shot.value.current.facts, shot.value.recipe.targets, contextOf(shot.value)),
   )
   const diagnosis = computed(() => {
     if (shot.value === null || readings.value === null) return null
@@ -64,7 +68,9 @@ export function useShotReading(shotId: () => string) {
         setting: shot.value.current.facts.grindSetting,
         grinder: academy.grinder(shot.value.grinderId),
       },
-      before.value.map(({ shot: each, recipe }) => readShot(each.current.facts, recipe.targets)),
+      before.value.map(({ shot: each, recipe }) =>
+        readShot(each.current.facts, recipe.targets, contextOf(each)),
+      ),
     )
   })
   const isUnsent = computed(() => outbox.waiting.some((write) => write.shotId === shotId()))

@@ -42,5 +42,8 @@ export const useAcademy = defineStore('academy', () => {
   const grinder = (grinderId: string | null) =>
     today.value?.bars.flatMap((each) => each.grinders).find((each) => each.grinderId === grinderId) ?? null
 
-  return { today, state, trainees, timeZone, load, personName, recipe, bar, grinder }
+  const coffeeOfBag = (bagId: string | null) =>
+    today.value?.coffees.find(({ bags }) => bags.some((bag) => bag.bagId === bagId)) ?? null
+
+  return { today, state, trainees, timeZone, load, personName, recipe, bar, grinder, coffeeOfBag }
 })

@@ -13,11 +13,12 @@ import {
   wilson,
 } from './score.ts'
 import { STORIES } from './stories.ts'
-import { STORY_RECIPE, readTold } from './told.ts'
+import { RECIPE } from '../recipe.ts'
+import { readTold } from './told.ts'
 
 /** Every fifth case at each difficulty from 0 (nearly all noted) to 1 (half noted, and something misleading). */
 const DIFFICULTIES = [0, 0.25, 0.5, 0.75, 1] as const
-const DROP_RECIPE = { ...STORY_RECIPE, clock: 'drop', timeMinS: 20, timeMaxS: 26 } as const
+const DROP_RECIPE = { ...RECIPE, clock: 'drop', timeMinS: 20, timeMaxS: 26 } as const
 
 const share = (right: number, n: number) => `${((100 * right) / n).toFixed(1)} %`
 const count = (answers: readonly Answer[], is: (answer: Answer) => boolean) => answers.filter(is).length
@@ -25,7 +26,7 @@ const count = (answers: readonly Answer[], is: (answer: Answer) => boolean) => a
 /** Prints how well shots are diagnosed: simulated ones and told ones. */
 export function reportDiagnosis(firstSeed: number, cases: number): void {
   const made = Array.from({ length: cases }, (_, at) =>
-    makeCase(firstSeed + at, difficultyAt(at), [STORY_RECIPE, DROP_RECIPE]),
+    makeCase(firstSeed + at, difficultyAt(at), [RECIPE, DROP_RECIPE]),
   )
   const answers = made.map(({ causes, facts, recipe, context }) =>
     answerOf(causes, readShot(facts, recipe, context)),
@@ -110,13 +111,11 @@ function reliabilityTable(answers: readonly Answer[]): void {
 
 function limit(firstSeed: number): void {
   const [cases, perFault, pairs] = [400, 200, 5000]
-  const made = Array.from({ length: cases }, (_, at) =>
-    makeCase(firstSeed + at, difficultyAt(at), [STORY_RECIPE]),
-  )
+  const made = Array.from({ length: cases }, (_, at) => makeCase(firstSeed + at, difficultyAt(at), [RECIPE]))
   const mine = made.map(({ causes, facts, recipe, context }) =>
     answerOf(causes, readShot(facts, recipe, context)),
   )
-  const best = bestPossible(made, STORY_RECIPE, perFault, pairs, firstSeed + 5_000_000)
+  const best = bestPossible(made, RECIPE, perFault, pairs, firstSeed + 5_000_000)
   console.log(
     `  best possible on ${cases} of them (same notes, the generator itself as model, by importance sampling over ${best.bank} shots; a lower bound):`,
   )

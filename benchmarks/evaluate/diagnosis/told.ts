@@ -3,7 +3,6 @@ import {
   NO_CONTEXT,
   type Puck,
   type Readings,
-  type Recipe,
   type ShotFacts,
   type SignsSeen,
   type Stream,
@@ -11,6 +10,7 @@ import {
   readShot,
   unknownFacts,
 } from '@calm-apron/core'
+import { RECIPE } from '../recipe.ts'
 
 /** A shot as a trainer would tell it; what isn't told is not known. */
 export interface Told {
@@ -38,21 +38,6 @@ export interface Told {
   isBedEven?: boolean
   isSettled?: boolean
   signs?: SignsSeen
-}
-
-/** The recipe that the stories are told of: 18 g in, 36 g out, 25–31 s from the pump’s start. */
-export const STORY_RECIPE: Recipe = {
-  doseG: 18,
-  doseToleranceG: 0.3,
-  yieldG: 36,
-  yieldToleranceG: 2,
-  clock: 'pump',
-  timeMinS: 25,
-  timeMaxS: 31,
-  firstDropMinS: 4.5,
-  firstDropMaxS: 9,
-  tasteTolerance: 2,
-  sweetMin: 5,
 }
 
 /** The readings of a told shot. */
@@ -87,5 +72,5 @@ export function readTold(told: Told): Readings {
     look: { stream: told.stream ?? null, puck: told.puck ?? null },
   }
   const context = { ...NO_CONTEXT, signs: told.signs ?? {}, coffeeAgeDays: told.ageDays ?? null }
-  return readShot(facts, STORY_RECIPE, context)
+  return readShot(facts, RECIPE, context)
 }

@@ -1,11 +1,4 @@
-import {
-  type DialInGrinder,
-  type GrindShot,
-  type Recipe,
-  type ShotFacts,
-  readShot,
-  unknownFacts,
-} from '@calm-apron/core'
+import { type DialInGrinder, type GrindShot, type ShotFacts, readShot, unknownFacts } from '@calm-apron/core'
 import {
   type Bench,
   EXAMPLE_BENCH,
@@ -14,21 +7,7 @@ import {
   settingFor,
   simulateFlow,
 } from '@calm-apron/core/bench'
-
-/** A pump-clock recipe as most houses have it. */
-export const RECIPE: Recipe = {
-  doseG: 18,
-  doseToleranceG: 0.3,
-  yieldG: 36,
-  yieldToleranceG: 2,
-  clock: 'pump',
-  timeMinS: 25,
-  timeMaxS: 31,
-  firstDropMinS: 4.5,
-  firstDropMaxS: 9,
-  tasteTolerance: 2,
-  sweetMin: 5,
-}
+import { RECIPE } from '../recipe.ts'
 
 /** How tidily a bar works: sd of the dose in g, the worst bed, and how often purging or the bed is botched. */
 export interface Care {

@@ -4,13 +4,13 @@ import {
   CAREFUL,
   type Care,
   type DialInBench,
-  RECIPE,
   UNPREPARED,
   benchOn,
   isTrulyInWindow,
   pullShot,
   withTargetAt,
 } from './dialInBench.ts'
+import { RECIPE } from '../recipe.ts'
 
 /** One bench to dial in, with what its grinder is known to have done before. */
 export interface DialInCase {

@@ -1,5 +1,6 @@
 import { GROUPS, casesOf } from './groups.ts'
-import { type DialInBench, RECIPE, trueTimeS } from './dialInBench.ts'
+import { type DialInBench, trueTimeS } from './dialInBench.ts'
+import { RECIPE } from '../recipe.ts'
 import { MOST_SHOTS, type Outcome, dialIn } from './runDialIn.ts'
 import {
   type Strategy,

@@ -1,5 +1,5 @@
 import { type DialInGrinder, type GrindShot, adviseGrind } from '@calm-apron/core'
-import { RECIPE } from './dialInBench.ts'
+import { RECIPE } from '../recipe.ts'
 
 /** What to pull next: where the grinder stands and how much goes in. */
 export interface Wanted {
