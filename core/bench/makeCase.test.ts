@@ -26,7 +26,7 @@ const plant = (faults: readonly (typeof FAULTS)[number][], seed = 1) =>
   plantFaults(faults, PUMP_RECIPE, seeded(seed))
 /** The mean of one thing over a few plantings of a fault. */
 const mean = (fault: (typeof FAULTS)[number] | null, of: (truth: ReturnType<typeof plant>) => number) => {
-  const seeds = [1, 2, 3, 4, 5, 6, 7, 8]
+  const seeds = [1, 2, 3, 4]
   return seeds.reduce((sum, seed) => sum + of(plant(fault === null ? [] : [fault], seed)), 0) / seeds.length
 }
 
@@ -96,7 +96,7 @@ describe('cases', () => {
   })
 
   test('the harder, the less is noted; only hard ones mislead', () => {
-    const seeds = Array.from({ length: 40 }, (_, seed) => seed)
+    const seeds = Array.from({ length: 16 }, (_, seed) => seed)
     const notes = (difficulty: number) =>
       seeds.reduce((sum, seed) => sum + makeCase(seed, difficulty, [PUMP_RECIPE]).notes.length, 0)
     expect(notes(1)).toBeLessThan(0.8 * notes(0))
@@ -105,15 +105,15 @@ describe('cases', () => {
   })
 
   test('none, one and two faults come about as often as is said', () => {
-    const cases = Array.from({ length: 300 }, (_, seed) => makeCase(seed, 0.5, [PUMP_RECIPE]).causes)
+    const cases = Array.from({ length: 100 }, (_, seed) => makeCase(seed, 0.5, [PUMP_RECIPE]).causes)
     const share = (is: (causes: readonly string[]) => boolean) => cases.filter(is).length / cases.length
-    expect(Math.abs(share(([first]) => first === 'none') - CASE_MIX.none)).toBeLessThan(0.05)
-    expect(share(({ length }) => length === 2)).toBeGreaterThan(0.1)
-    expect(share(({ length }) => length === 2)).toBeLessThanOrEqual(CASE_MIX.pair + 0.05)
+    expect(Math.abs(share(([first]) => first === 'none') - CASE_MIX.none)).toBeLessThan(0.07)
+    expect(share(({ length }) => length === 2)).toBeGreaterThan(0.08)
+    expect(share(({ length }) => length === 2)).toBeLessThanOrEqual(CASE_MIX.pair + 0.07)
   })
 
   test('every case can be read', () => {
-    for (let seed = 0; seed < 60; seed += 1) {
+    for (let seed = 0; seed < 20; seed += 1) {
       const { facts, recipe, context } = makeCase(seed, (seed % 5) / 4, [PUMP_RECIPE, DROP_RECIPE])
       expect(() => readShot(facts, recipe, context)).not.toThrow()
     }
