@@ -1,18 +1,7 @@
-import { BENCH_GRID, EXAMPLE_BENCH, type ShotDone, simulateShot } from '@calm-apron/core'
+import { BENCH_GRID, CAREFUL_SHOT, EXAMPLE_BENCH, type ShotDone, simulateShot } from '@calm-apron/core'
 
 const SHOTS = 200
-const DONE: ShotDone = {
-  setting: 16,
-  unpurgedFrom: null,
-  doseG: 18.6,
-  tilt: 'level',
-  pressed: 1,
-  unevenness: 0,
-  offC: 0,
-  isBasketDry: true,
-  stopAtG: Infinity,
-  stopAtS: 30,
-}
+const DONE: ShotDone = { ...CAREFUL_SHOT, doseG: 18.6, stopAtG: Infinity, stopAtS: 30 }
 
 /** Milliseconds of one 30 s shot at this step. */
 function msPerShot(stepS: number): number {

@@ -133,7 +133,7 @@ export { drinkRatios } from './milk/drinkRatios.ts'
 export type { DrinkAmounts, DrinkRecipe } from './milk/drinkRatios.ts'
 // The simulated bench
 export { BENCH_GRID, simulateShot } from './bench/simulateShot.ts'
-export { EXAMPLE_BENCH } from './bench/types.ts'
+export { CAREFUL_SHOT, EXAMPLE_BENCH } from './bench/types.ts'
 export type { Bench, BenchSample, ShotDone, SimulatedShot } from './bench/types.ts'
 // The numbers that decide
 export { THRESHOLDS } from './thresholds.ts'

@@ -22,6 +22,8 @@ export const THRESHOLDS = {
   explainsEnoughShare: 0.5,
   /** Dose moves the time by about 2 % per 0.1 g. */
   doseLnPerG: 0.2,
+  /** Spread of ln time between two equal shots, where it was not estimated. */
+  shotNoiseLn: 0.08,
   /** The most each fault is known to shift the time, as |ln|. */
   faultLn: {
     cold: 0.1,

@@ -1,4 +1,5 @@
 import {
+  CAREFUL_SHOT,
   CHANGES,
   CLOCKS,
   DEFAULT_PROGRAMME,
@@ -190,16 +191,16 @@ export const simulateInput = z.strictObject({
     .prefault({}),
   done: z
     .strictObject({
-      setting: within(BOUNDS.grindSetting).default(14),
-      unpurgedFrom: within(BOUNDS.grindSetting).nullable().default(null),
-      doseG: within({ min: 5, max: 30 }).default(18),
-      tilt: z.enum(TILTS).default('level'),
-      pressed: z.number().min(0).max(5).default(1),
-      unevenness: share.default(0),
-      offC: z.number().min(-40).max(10).default(0),
-      isBasketDry: z.boolean().default(true),
-      stopAtG: within({ min: 1, max: 200 }).default(36),
-      stopAtS: within({ min: 1, max: 180 }).default(90),
+      setting: within(BOUNDS.grindSetting).default(CAREFUL_SHOT.setting),
+      unpurgedFrom: within(BOUNDS.grindSetting).nullable().default(CAREFUL_SHOT.unpurgedFrom),
+      doseG: within({ min: 5, max: 30 }).default(CAREFUL_SHOT.doseG),
+      tilt: z.enum(TILTS).default(CAREFUL_SHOT.tilt),
+      pressed: z.number().min(0).max(5).default(CAREFUL_SHOT.pressed),
+      unevenness: share.default(CAREFUL_SHOT.unevenness),
+      offC: z.number().min(-40).max(10).default(CAREFUL_SHOT.offC),
+      isBasketDry: z.boolean().default(CAREFUL_SHOT.isBasketDry),
+      stopAtG: within({ min: 1, max: 200 }).default(CAREFUL_SHOT.stopAtG),
+      stopAtS: within({ min: 1, max: 180 }).default(CAREFUL_SHOT.stopAtS),
     })
     .prefault({}),
   /** Whether the 10 Hz samples are wanted as well. */

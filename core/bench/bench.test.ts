@@ -1,22 +1,10 @@
 import fc from 'fast-check'
 import { bedResistance, operatingPressureBar, permeabilityM2, puckDepthM, viscosityPaS } from './physics.ts'
 import { BENCH_GRID, simulateShot } from './simulateShot.ts'
-import { EXAMPLE_BENCH, type ShotDone } from './types.ts'
+import { CAREFUL_SHOT, EXAMPLE_BENCH, type ShotDone } from './types.ts'
 
-const DONE: ShotDone = {
-  setting: 14,
-  unpurgedFrom: null,
-  doseG: 18,
-  tilt: 'level',
-  pressed: 1,
-  unevenness: 0,
-  offC: 0,
-  isBasketDry: true,
-  stopAtG: 36,
-  stopAtS: 90,
-}
 const pull = (part: Partial<ShotDone> = {}, stepS?: number) =>
-  simulateShot(EXAMPLE_BENCH, { ...DONE, ...part }, stepS)
+  simulateShot(EXAMPLE_BENCH, { ...CAREFUL_SHOT, ...part }, stepS)
 
 describe('physics', () => {
   test('hot water is about a third as thick as cold', () => {

@@ -8,20 +8,8 @@ import { note, observablesOf } from './observe.ts'
 import { plantFaults } from './plant.ts'
 import { simulateFlow } from './simulateShot.ts'
 import { pumpTargetS, settingFor } from './truth.ts'
-import { EXAMPLE_BENCH, type ShotDone } from './types.ts'
+import { CAREFUL_SHOT, EXAMPLE_BENCH } from './types.ts'
 
-const CAREFUL: ShotDone = {
-  setting: 0,
-  unpurgedFrom: null,
-  doseG: 18,
-  tilt: 'level',
-  pressed: 1,
-  unevenness: 0,
-  offC: 0,
-  isBasketDry: true,
-  stopAtG: 36,
-  stopAtS: 90,
-}
 const plant = (faults: readonly (typeof FAULTS)[number][], seed = 1) =>
   plantFaults(faults, PUMP_RECIPE, seeded(seed))
 /** The mean of one thing over a few plantings of a fault. */
@@ -75,8 +63,8 @@ describe('planting', () => {
           lnDiameterPerUnit: isFinerLower ? slope : -slope,
           diameterAtZeroUm: 9,
         }
-        const setting = settingFor(bench, CAREFUL, 28)
-        expect(simulateFlow(bench, { ...CAREFUL, setting }).stopS).toBeCloseTo(28, 0)
+        const setting = settingFor(bench, CAREFUL_SHOT, 28)
+        expect(simulateFlow(bench, { ...CAREFUL_SHOT, setting }).stopS).toBeCloseTo(28, 0)
       }),
       { numRuns: 10 },
     )

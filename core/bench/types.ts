@@ -71,6 +71,20 @@ export interface ShotDone {
   stopAtS: number
 }
 
+/** Careful hands on the example bench. */
+export const CAREFUL_SHOT: ShotDone = {
+  setting: 14,
+  unpurgedFrom: null,
+  doseG: 18,
+  tilt: 'level',
+  pressed: 1,
+  unevenness: 0,
+  offC: 0,
+  isBasketDry: true,
+  stopAtG: 36,
+  stopAtS: 90,
+}
+
 export interface BenchSample {
   timeS: number
   weightG: number

@@ -4,7 +4,7 @@ import type { Evidence } from './evidenceTypes.ts'
 import { HYPOTHESES } from './hypotheses.ts'
 import type { Inference } from './infer.ts'
 import { shareBelow } from './likelihood.ts'
-import type { CupVerdict, Verdict } from './types.ts'
+import { CUP_VERDICTS, type CupVerdict, type Verdict } from './types.ts'
 
 /** Faults that open short cuts for the water. */
 export const CHANNELLING: readonly Fault[] = ['tamp-tilted', 'tamp-light', 'poor-distribution', 'basket-wet']
@@ -22,7 +22,6 @@ const PALATE_VARIANCE = 1.6
 const CLEAR_FROM = 0.5
 /** Hypotheses less likely than this are left out, and the rest made up to 1. */
 const LEAST = 5e-4
-const CUP_VERDICTS = ['under', 'balanced', 'over', 'uneven'] as const satisfies readonly CupVerdict[]
 
 const HAS_CHANNELLING = HYPOTHESES.map(({ faults }) => faults.some((fault) => CHANNELLING.includes(fault)))
 

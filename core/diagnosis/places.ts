@@ -107,41 +107,18 @@ function firstDropPlaces({ timeLn, isTimeBound }: Known, placesOf: PlacesOf): Pl
     }
     return own
   }
-  const time = placesOf('time')
-  return eachItsOwn((at) => {
-    const [mine, its] = [own.classOf[at] ?? 0, time.classOf[at] ?? 0]
-    return {
-      mean: (own.mean[mine] ?? 0) + FIRST_DROP_PER_TIME * (time.mean[its] ?? 0),
-      variance: (own.variance[mine] ?? 0) + FIRST_DROP_PER_TIME ** 2 * (time.variance[its] ?? 0),
-    }
-  })
+  return combined(own, placesOf('time'), FIRST_DROP_PER_TIME)
 }
 
-/** Where the sum (1) or difference (−1) of two lies, hypothesis by hypothesis. */
-function combined(one: Places, other: Places, sign: -1 | 1): Places {
+/** Where one lies with so many times another added, hypothesis by hypothesis. */
+function combined(one: Places, other: Places, times: number): Places {
   const count = EACH_ITS_OWN.length
   const [mean, variance] = [new Float64Array(count), new Float64Array(count)]
   for (let at = 0; at < count; at += 1) {
-    mean[at] = meanAt(one, at) + sign * meanAt(other, at)
-    variance[at] = varianceAt(one, at) + varianceAt(other, at)
+    mean[at] = meanAt(one, at) + times * meanAt(other, at)
+    variance[at] = varianceAt(one, at) + times * times * varianceAt(other, at)
   }
   return { mean, variance, classOf: EACH_ITS_OWN }
-}
-
-/** Places that differ from hypothesis to hypothesis. */
-function eachItsOwn(placeAt: (at: number) => { mean: number; variance: number }): Places {
-  const count = EACH_ITS_OWN.length
-  const places = {
-    mean: new Float64Array(count),
-    variance: new Float64Array(count),
-    classOf: EACH_ITS_OWN,
-  }
-  for (let at = 0; at < count; at += 1) {
-    const { mean, variance } = placeAt(at)
-    places.mean[at] = mean
-    places.variance[at] = variance
-  }
-  return places
 }
 
 /** How far extraction went, and how unsure that is: one value for all, or one for each hypothesis. */

@@ -132,9 +132,8 @@ function openRuling(readings: Readings, grind: GrindContext): Ruling {
   const leaning = tasteLeaning(readings)
   const candidates: Candidate[] = [...MENDS]
   const why: Reason[] = []
-  if (leaning === null && !dose.judged && doseWord(readings) !== null) {
-    candidates.push(doseByWord(doseWord(readings) ?? 'more'))
-  }
+  const word = leaning === null && !dose.judged ? doseWord(readings) : null
+  if (word !== null) candidates.push(doseByWord(word))
   const stop = stopCandidate(readings)
   if (stop !== null) candidates.push(stop)
   if (flow.state === 'on' && (leaning === 'under' || leaning === 'over')) {

@@ -2,10 +2,11 @@ import type { GateFault, GateUnknown } from '../reading/types.ts'
 import type { Cause } from './causes.ts'
 import type { EvidenceKey, Option } from './evidenceTypes.ts'
 
-export const VERDICTS = ['under', 'balanced', 'over', 'uneven', 'unclear'] as const
-export type Verdict = (typeof VERDICTS)[number]
-/** What a cup can be; "unclear" only says that it isn't known which. */
-export type CupVerdict = Exclude<Verdict, 'unclear'>
+/** What a cup can be. */
+export const CUP_VERDICTS = ['under', 'balanced', 'over', 'uneven'] as const
+export type CupVerdict = (typeof CUP_VERDICTS)[number]
+/** What can be said of a cup: "unclear" only says that it isn't known which. */
+export type Verdict = CupVerdict | 'unclear'
 
 export const LEVERS = [
   'grind',

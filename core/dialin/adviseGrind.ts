@@ -3,8 +3,8 @@ import type { Recipe } from '../recipe/recipe.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { type GrindModel, belongsAt, chancesAt, grindModel, lnTimeAt } from './grindModel.ts'
 import { type LevelBelief, levelBelief } from './level.ts'
-import { type Option, bestOption, optionAt, windowLn } from './nextSetting.ts'
-import { finenessOf, observationsOf } from './observations.ts'
+import { type Option, bestOption, optionAt, targetLn, windowLn } from './nextSetting.ts'
+import { finenessNow, finenessOf, observationsOf } from './observations.ts'
 import { slopeBelief } from './slope.ts'
 import type { DialInGrinder, DialInReason, DialInStep, DialInWish, GrindAdvice, GrindShot } from './types.ts'
 
@@ -34,7 +34,7 @@ export function adviseGrind(
   const { step, option, why } = decide(situation)
   const { model, last } = situation
   const shift = THRESHOLDS.doseLnPerG * option.doseByG
-  const fineness = finenessOf(option.setting, grinder.innerBurr?.at ?? null, grinder)
+  const fineness = finenessNow(option.setting, grinder)
   const expected = lnTimeAt(model, fineness)
   const sd = Math.sqrt(expected.variance + model.mean.noise ** 2)
   const secondsAt = (sds: number) => Math.exp(expected.mean + shift + sds * sd)
@@ -73,8 +73,7 @@ function situationOf(
   const observations = observationsOf(history, recipe, grinder)
   const earlier = observations.filter((each) => !isHere(each))
   const slope = slopeBelief(grinder, earlier)
-  const { from, to } = windowLn(recipe)
-  const level = levelBelief(earlier, wish.coffeeId, Math.exp(slope.lnMean), (from + to) / 2, grinder)
+  const level = levelBelief(earlier, wish.coffeeId, Math.exp(slope.lnMean), targetLn(recipe), grinder)
   const session = history.filter(isHere)
   return {
     recipe,
@@ -163,7 +162,7 @@ function endOfScale({ recipe, grinder, model }: Situation): { setting: number; w
     ? [grinder.minSetting, grinder.maxSetting]
     : [grinder.maxSetting, grinder.minSetting]
   const at = (setting: number) => {
-    const { mean, variance } = lnTimeAt(model, finenessOf(setting, grinder.innerBurr?.at ?? null, grinder))
+    const { mean, variance } = lnTimeAt(model, finenessNow(setting, grinder))
     return { mean, sd: Math.sqrt(variance) }
   }
   const [fastest, slowest] = [at(finest), at(coarsest)]

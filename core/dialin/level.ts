@@ -1,6 +1,7 @@
 import { groupedBy } from './groupedBy.ts'
 import type { GrinderScale } from '../equipment/equipment.ts'
 import { median } from '../statistics/robust.ts'
+import { THRESHOLDS } from '../thresholds.ts'
 import type { Observation } from './observations.ts'
 
 /** What is believed of ln time at one fineness before this session's shots, and what that rests on. */
@@ -19,7 +20,7 @@ const PER_DAY_LN = -0.004
 /** Coffees differ by about this much in ln time at one setting. */
 const COFFEE_SD = 0.35
 const UNKNOWN_SD = 0.9
-const NOISE_LN = 0.08
+const NOISE_LN = THRESHOLDS.shotNoiseLn
 
 /** What this grinder last did with this coffee; else with others; else that the target lies mid-scale. */
 export function levelBelief(

@@ -2,7 +2,7 @@ import type { Recipe } from '../recipe/recipe.ts'
 import { normalCdf } from '../statistics/normal.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { type GrindModel, chancesAt, lnTimeAt } from './grindModel.ts'
-import { finenessOf } from './observations.ts'
+import { finenessNow } from './observations.ts'
 import type { DialInGrinder, DialInWish } from './types.ts'
 
 /** A setting that could be pulled at next, with a dose off the recipe's where the target lies between two steps. */
@@ -60,7 +60,8 @@ export function windowLn(recipe: Recipe): { from: number; to: number } {
   return { from: Math.log(recipe.timeMinS), to: Math.log(recipe.timeMaxS) }
 }
 
-function targetLn(recipe: Recipe): number {
+/** Middle of the window, in ln of time. */
+export function targetLn(recipe: Recipe): number {
   const { from, to } = windowLn(recipe)
   return (from + to) / 2
 }
@@ -69,7 +70,7 @@ function targetLn(recipe: Recipe): number {
 function settingsNear(model: GrindModel, recipe: Recipe, grinder: DialInGrinder): number[] {
   const { minSetting, maxSetting, settingStep } = grinder
   const wanted = model.at + (targetLn(recipe) - model.mean.level) / model.mean.slope
-  const innerShift = finenessOf(0, grinder.innerBurr?.at ?? null, grinder)
+  const innerShift = finenessNow(0, grinder)
   const setting = (grinder.finerIs === 'higher' ? 1 : -1) * (wanted - innerShift)
   const steps = Math.round((maxSetting - minSetting) / settingStep)
   const middle = Math.min(steps, Math.max(0, Math.round((setting - minSetting) / settingStep)))
@@ -110,7 +111,7 @@ export function optionAt(
   recipe: Recipe,
   grinder: DialInGrinder,
 ): Option {
-  const fineness = finenessOf(setting, grinder.innerBurr?.at ?? null, grinder)
+  const fineness = finenessNow(setting, grinder)
   const shift = THRESHOLDS.doseLnPerG * doseByG
   const { inWindow, landed } = chancesAt(model, fineness, windowLn(recipe), shift)
   const cost = doseByG === 0 ? 0 : NUDGE_COST

@@ -23,6 +23,11 @@ export function finenessOf(setting: number, innerBurrAt: number | null, grinder:
   return (grinder.finerIs === 'higher' ? 1 : -1) * (setting + shift)
 }
 
+/** Fineness of a setting with the inner burr where it stands now. */
+export function finenessNow(setting: number, grinder: DialInGrinder): number {
+  return finenessOf(setting, grinder.innerBurr?.at ?? null, grinder)
+}
+
 /** The shots that say something of this grinder under this recipe; those at another, not comparable inner burr don't. */
 export function observationsOf(
   history: readonly GrindShot[],

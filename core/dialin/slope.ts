@@ -1,4 +1,5 @@
 import { groupedBy } from './groupedBy.ts'
+import { THRESHOLDS } from '../thresholds.ts'
 import type { Observation } from './observations.ts'
 import type { DialInGrinder } from './types.ts'
 
@@ -12,8 +13,7 @@ export interface SlopeBelief {
 const SCALE_SPAN_LN = 2.8
 /** The length of a scale tells the slope to about this much, as sd of ln. */
 const PRIOR_LN_SD = 0.55
-/** Shot-to-shot spread of ln time that the history is weighed by. */
-const NOISE_LN = 0.08
+const NOISE_LN = THRESHOLDS.shotNoiseLn
 const PASSES = 3
 
 /** Prior by kind of grinder and length of scale, sharpened by all the grinder's earlier shots, whatever the coffee. */

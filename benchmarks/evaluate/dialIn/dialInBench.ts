@@ -1,6 +1,7 @@
 import { type DialInGrinder, type GrindShot, type ShotFacts, readShot, unknownFacts } from '@calm-apron/core'
 import {
   type Bench,
+  CAREFUL_SHOT,
   EXAMPLE_BENCH,
   type Seeded,
   type ShotDone,
@@ -31,18 +32,7 @@ export interface DialInBench {
 }
 
 const GIVE_UP_S = 65
-const CAREFUL_HANDS: ShotDone = {
-  setting: 0,
-  unpurgedFrom: null,
-  doseG: RECIPE.doseG,
-  tilt: 'level',
-  pressed: 1,
-  unevenness: 0.07,
-  offC: 0,
-  isBasketDry: true,
-  stopAtG: RECIPE.yieldG,
-  stopAtS: GIVE_UP_S,
-}
+const CAREFUL_HANDS: ShotDone = { ...CAREFUL_SHOT, unevenness: 0.07, stopAtS: GIVE_UP_S }
 
 /** Seconds to the target yield without any slip of hand or clock. */
 export function trueTimeS({ bench }: DialInBench, setting: number, doseG: number): number {
@@ -52,6 +42,15 @@ export function trueTimeS({ bench }: DialInBench, setting: number, doseG: number
 export function isTrulyInWindow(bench: DialInBench, setting: number, doseG: number): boolean {
   const s = trueTimeS(bench, setting, doseG)
   return s >= RECIPE.timeMinS && s <= RECIPE.timeMaxS
+}
+
+/** Every setting of a scale. */
+export function settingsOf({ minSetting, maxSetting, settingStep }: DialInGrinder): number[] {
+  const steps = Math.round((maxSetting - minSetting) / settingStep)
+  return Array.from(
+    { length: steps + 1 },
+    (_, at) => Math.round((minSetting + at * settingStep) * 1000) / 1000,
+  )
 }
 
 /** Puts the target of a bench at this setting. */

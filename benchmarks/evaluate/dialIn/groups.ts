@@ -8,6 +8,7 @@ import {
   benchOn,
   isTrulyInWindow,
   pullShot,
+  settingsOf,
   withTargetAt,
 } from './dialInBench.ts'
 import { RECIPE } from '../recipe.ts'
@@ -104,11 +105,7 @@ function reachable(chance: Seeded, wish: Wish = {}): DialInBench {
 function between(chance: Seeded): DialInBench {
   for (;;) {
     const bench = makeBench(chance, { offStep: [0.4, 0.6], spanLn: [3.4, 4.6] })
-    const { minSetting, maxSetting, settingStep } = bench.grinder
-    const settings = Array.from(
-      { length: Math.round((maxSetting - minSetting) / settingStep) + 1 },
-      (_, at) => minSetting + at * settingStep,
-    )
+    const settings = settingsOf(bench.grinder)
     if (settings.length > 40) continue
     const lands = (by: number) => settings.some((each) => isTrulyInWindow(bench, each, RECIPE.doseG + by))
     if (!lands(0) && [-0.3, -0.2, 0.2, 0.3].some(lands)) return bench
@@ -135,14 +132,6 @@ function withHistory(chance: Seeded): DialInCase {
     isThisSession: false,
   }))
   return { bench, earlier }
-}
-
-function settingsOf({ minSetting, maxSetting, settingStep }: DialInGrinder): number[] {
-  const steps = Math.round((maxSetting - minSetting) / settingStep)
-  return Array.from(
-    { length: steps + 1 },
-    (_, at) => Math.round((minSetting + at * settingStep) * 1000) / 1000,
-  )
 }
 
 /** The same grinder and coffee, with everything `by` settings further on. */

@@ -1,5 +1,5 @@
 import { GROUPS, casesOf } from './groups.ts'
-import { type DialInBench, trueTimeS } from './dialInBench.ts'
+import { type DialInBench, settingsOf, trueTimeS } from './dialInBench.ts'
 import { RECIPE } from '../recipe.ts'
 import { MOST_SHOTS, type Outcome, dialIn } from './runDialIn.ts'
 import {
@@ -29,15 +29,12 @@ function row(name: string, outcomes: readonly Outcome[]): void {
 
 /** The limit that noise sets: it always pulls at the setting and dose nearest to the middle of the window. */
 function knowingTheTruth(bench: DialInBench): Strategy {
-  const { minSetting, maxSetting, settingStep } = bench.grinder
   const middleLn = (Math.log(RECIPE.timeMinS) + Math.log(RECIPE.timeMaxS)) / 2
   const missAt = ({ setting, doseG }: Wanted) =>
     Math.abs(Math.log(trueTimeS(bench, setting, doseG)) - middleLn)
-  const steps = Math.round((maxSetting - minSetting) / settingStep)
-  const settings = Array.from({ length: steps + 1 }, (_, at) => minSetting + at * settingStep)
   const nearest = (options: readonly Wanted[]) =>
     options.reduce((best, each) => (missAt(each) < missAt(best) ? each : best))
-  const onStep = nearest(settings.map((setting) => ({ setting, doseG: RECIPE.doseG })))
+  const onStep = nearest(settingsOf(bench.grinder).map((setting) => ({ setting, doseG: RECIPE.doseG })))
   const best = nearest([
     onStep,
     ...[-0.3, -0.2, 0.2, 0.3].map((by) => ({ setting: onStep.setting, doseG: RECIPE.doseG + by })),

@@ -18,7 +18,7 @@ export type Strategy = (
 type Search = (...given: Parameters<Strategy>) => Wanted
 
 /** −1: ran fast, wants finer. 1: ran slow, wants coarser. */
-export function sideOf({ readings: { flow } }: GrindShot): -1 | 0 | 1 {
+function sideOf({ readings: { flow } }: GrindShot): -1 | 0 | 1 {
   if (flow.state === 'fast' || flow.state === 'gushing') return -1
   return flow.state === 'slow' || flow.state === 'choking' ? 1 : 0
 }
