@@ -7,7 +7,11 @@ export const BOUNDS = {
   grindSetting: { min: 0, max: 1000 },
   taste: { min: 0, max: 10 },
   reasonLength: { min: 3, max: 300 },
+  /** No record of ours lies outside; a clock that says otherwise is wrong. */
+  year: { min: 2000, max: 2199 },
   nameLength: { min: 1, max: 80 },
+  signInNameLength: { min: 3, max: 120 },
+  passwordLength: { min: 10, max: 200 },
   pageSize: { min: 1, max: 100 },
 } as const
 

@@ -1,6 +1,16 @@
 // Records
-export { ROLES, academy, bar, coffee, grinder, person, vessel } from './academy.ts'
-export type { Academy, Bar, Coffee, Grinder, Person } from './academy.ts'
+export {
+  ROLES,
+  academy,
+  academyChange,
+  academyRecord,
+  bar,
+  coffee,
+  grinder,
+  person,
+  vessel,
+} from './academy.ts'
+export type { Academy, AcademyChange, AcademyRecord, Bar, Coffee, Grinder, Person, Role } from './academy.ts'
 export { recipeRevision, recipeTargets } from './recipe.ts'
 export type { RecipeRevision } from './recipe.ts'
 export { shotFacts } from './shotFacts.ts'
@@ -22,14 +32,47 @@ export type {
   ShotRevision,
   ShotSummary,
 } from './shot.ts'
+export { CALL_MOVES, CALL_STAGES, SLIP_SIDES, call, slip, tasting } from './tasting.ts'
+export type { Call, CallInput, Slip, SlipInput, SlipSide, Tasting } from './tasting.ts'
 export { today } from './today.ts'
-export type { Today } from './today.ts'
+export type { Today, TodayPerson } from './today.ts'
 export { academyFile } from './academyFile.ts'
 export type { AcademyFile } from './academyFile.ts'
+// People and doors
+export { ACCESS, mayDo, reachOf } from './access.ts'
+export type { Action, Part, Whose } from './access.ts'
+export {
+  INVITATION_KINDS,
+  SESSION_KINDS,
+  doors,
+  invitationShown,
+  ownSessions,
+  password,
+  pin,
+  sessionState,
+  signInName,
+} from './doors.ts'
+export type { DevicePerson, Doors, InvitationShown, OwnSession, SessionState, SetUpInput } from './doors.ts'
+export { PERSON_STATES, peopleList, personExport, personRecord } from './people.ts'
+export type {
+  ErasurePreview,
+  Invitation,
+  PersonChange,
+  PersonExport,
+  PersonInput,
+  PersonRecord,
+} from './people.ts'
+export { AUDIT_KINDS, auditList } from './audit.ts'
+export type { AuditEntry, AuditKind, AuditList, AuditQuery } from './audit.ts'
+export { setAsideList, setAsideRecord } from './setAside.ts'
+export type { SetAsideRecord } from './setAside.ts'
 // The wire
-export { API_BASE, ENDPOINTS } from './endpoints.ts'
-export type { Endpoint, Endpoints } from './endpoints.ts'
+export { API_BASE, problemsOf } from './endpoints/endpoint.ts'
+export type { Endpoint } from './endpoints/endpoint.ts'
+export { ENDPOINTS } from './endpoints/index.ts'
+export type { Endpoints } from './endpoints/index.ts'
 export { PROBLEM_CODES, PROBLEM_MEDIA_TYPE, PROBLEM_STATUS, fieldErrors, problem } from './problem.ts'
 export type { FieldError, Problem, ProblemCode } from './problem.ts'
+export { id, instant } from './primitives.ts'
 // Bounds
 export { BOUNDS, DEFAULT_PAGE_SIZE, MAX_BODY_BYTES } from './bounds.ts'

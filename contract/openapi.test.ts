@@ -1,4 +1,4 @@
-import { ENDPOINTS } from './endpoints.ts'
+import { ENDPOINTS } from './endpoints/index.ts'
 import { openApiDocument } from './openapi.ts'
 
 test('every endpoint stands in the document with its body and its problems', () => {

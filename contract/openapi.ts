@@ -1,6 +1,7 @@
 import { OpenAPIRegistry, OpenApiGeneratorV31, extendZodWithOpenApi } from '@asteasolutions/zod-to-openapi'
 import { z } from 'zod'
-import { API_BASE, ENDPOINTS, type Endpoint } from './endpoints.ts'
+import { API_BASE, type Endpoint, problemsOf } from './endpoints/endpoint.ts'
+import { ENDPOINTS } from './endpoints/index.ts'
 import { PROBLEM_MEDIA_TYPE, PROBLEM_STATUS, problem } from './problem.ts'
 
 extendZodWithOpenApi(z)
@@ -14,6 +15,7 @@ export function openApiDocument(version: string): object {
       path: endpoint.path,
       operationId,
       summary: endpoint.summary,
+      security: endpoint.action === null ? [] : [{ session: [] }],
       request: {
         params: endpoint.params,
         query: endpoint.query,
@@ -24,6 +26,11 @@ export function openApiDocument(version: string): object {
       responses: { ...answers(endpoint), ...problems(endpoint) },
     })
   }
+  registry.registerComponent('securitySchemes', 'session', {
+    type: 'apiKey',
+    in: 'cookie',
+    name: 'calm_apron_session',
+  })
   return new OpenApiGeneratorV31(registry.definitions).generateDocument({
     openapi: '3.1.0',
     info: { title: 'Calm Apron', version, license: { name: 'MIT' } },
@@ -39,7 +46,7 @@ function answers(endpoint: Endpoint) {
 
 function problems(endpoint: Endpoint) {
   const statuses = new Map<number, string[]>()
-  for (const code of endpoint.problems) {
+  for (const code of problemsOf(endpoint)) {
     const status = PROBLEM_STATUS[code]
     statuses.set(status, [...(statuses.get(status) ?? []), code])
   }

@@ -4,13 +4,49 @@ import { BOUNDS } from './bounds.ts'
 /** Ids are made where the record is made, so that a write can be repeated safely. */
 export const id = z.uuidv7()
 
-export const name = z.string().trim().min(BOUNDS.nameLength.min).max(BOUNDS.nameLength.max)
+// Control characters and halves of characters can't be stored, and nobody types them on purpose.
+const STORABLE = /^[^\p{Cc}\p{Cs}]*$/u
+
+/** What someone wrote in their own words, in one line. */
+export function line(bounds: { readonly min: number; readonly max: number }) {
+  return z.string().trim().regex(STORABLE).min(bounds.min).max(bounds.max)
+}
+
+export const name = line(BOUNDS.nameLength)
+
+/** Why something was corrected or decided. */
+export const reason = line(BOUNDS.reasonLength)
+
+/** An IANA time zone that this machine knows. */
+export const timeZone = z.string().check((context) => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: context.value })
+  } catch {
+    context.issues.push({
+      code: 'custom',
+      input: context.value,
+      message: 'Use a time zone such as Atlantic/Azores.',
+      params: { reason: 'unknown-zone' },
+    })
+  }
+})
+
+function inOurTimes(context: z.core.ParsePayload<string>): void {
+  const year = new Date(context.value).getUTCFullYear()
+  if (year >= BOUNDS.year.min && year <= BOUNDS.year.max) return
+  context.issues.push({
+    code: 'custom',
+    input: context.value,
+    message: `The year should lie between ${BOUNDS.year.min} and ${BOUNDS.year.max}.`,
+    params: { reason: 'wrong-year' },
+  })
+}
 
 /** A calendar date, `YYYY-MM-DD`. */
-export const calendarDate = z.iso.date()
+export const calendarDate = z.iso.date().check(inOurTimes)
 
 /** An instant with its offset, as the device or the server saw it. */
-export const instant = z.iso.datetime({ offset: true })
+export const instant = z.iso.datetime({ offset: true }).check(inOurTimes)
 
 /** A number inside bounds, in the unit its field is named after. */
 export function within(bounds: { readonly min: number; readonly max: number }) {

@@ -3,12 +3,22 @@ import { z } from 'zod'
 /** Every way a request can be refused. */
 export const PROBLEM_CODES = [
   'broken-json',
+  'not-signed-in',
+  'wrong-sign-in',
+  'not-allowed',
+  'wrong-origin',
   'not-found',
   'id-taken',
   'changed-meanwhile',
+  'last-head',
+  'pin-needed',
+  'already-set-up',
+  'set-aside',
+  'link-over',
   'too-large',
   'not-json',
   'invalid-input',
+  'slow-down',
   'database-down',
   'not-ready',
   'internal',
@@ -18,12 +28,22 @@ export type ProblemCode = (typeof PROBLEM_CODES)[number]
 /** The one table from code to HTTP status. */
 export const PROBLEM_STATUS = {
   'broken-json': 400,
+  'not-signed-in': 401,
+  'wrong-sign-in': 401,
+  'not-allowed': 403,
+  'wrong-origin': 403,
   'not-found': 404,
   'id-taken': 409,
-  'changed-meanwhile': 409,
+  'last-head': 409,
+  'pin-needed': 409,
+  'already-set-up': 409,
+  'set-aside': 409,
+  'link-over': 410,
+  'changed-meanwhile': 412,
   'too-large': 413,
   'not-json': 415,
   'invalid-input': 422,
+  'slow-down': 429,
   'database-down': 503,
   'not-ready': 503,
   internal: 500,
@@ -47,6 +67,10 @@ export const problem = z.strictObject({
   detail: z.string(),
   requestId: z.string().optional(),
   errors: z.array(fieldError).optional(),
+  /** Of a change that lost a race: what stands now, and what was sent. */
+  versions: z.strictObject({ current: z.unknown(), yours: z.unknown() }).optional(),
+  /** Of `slow-down`: when trying again makes sense. */
+  retryAfterS: z.int().optional(),
 })
 export type Problem = z.infer<typeof problem>
 

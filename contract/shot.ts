@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { BOUNDS, DEFAULT_PAGE_SIZE } from './bounds.ts'
-import { id, instant } from './primitives.ts'
+import { id, instant, reason } from './primitives.ts'
 import { recipeRevision } from './recipe.ts'
 import { shotFacts } from './shotFacts.ts'
 
@@ -14,23 +14,29 @@ const shotSetting = z.strictObject({
   pulledAt: instant,
 })
 
-/** A shot as the bar sends it. */
-export const shotInput = z.strictObject({ ...shotSetting.shape, facts: shotFacts })
+/** A shot as the bar sends it, and who stood at the tablet and judged. */
+export const shotInput = z.strictObject({ ...shotSetting.shape, judgedBy: id, facts: shotFacts })
 export type ShotInput = z.infer<typeof shotInput>
 
 /** A correction: all facts as they should have been, the revision they were read from, and why. */
 export const correctionInput = z.strictObject({
   basedOnNo: z.int().positive(),
-  reason: z.string().trim().min(BOUNDS.reasonLength.min).max(BOUNDS.reasonLength.max),
+  judgedBy: id,
+  reason,
   correctedAt: instant,
   facts: shotFacts,
 })
 export type CorrectionInput = z.infer<typeof correctionInput>
 
-/** One state of a shot's facts. The first has no reason; none is ever overwritten. */
+/**
+ * One state of a shot's facts. The first has no reason; none is ever overwritten. `isClaimed`: entered on a tablet
+ * under that person's name without network, and not yet confirmed by their PIN.
+ */
 export const shotRevision = z.strictObject({
   revisionId: id,
   revisionNo: z.int().positive(),
+  judgedBy: id.nullable(),
+  isClaimed: z.boolean(),
   reason: z.string().nullable(),
   recordedAt: instant,
   receivedAt: instant,

@@ -56,6 +56,15 @@ const clock = z
 
 const tasteAxis = z.int().min(BOUNDS.taste.min).max(BOUNDS.taste.max).nullable()
 
+/** What was tasted, each axis 0–10; null where it could not be told. */
+export const tasteFacts = z.strictObject({
+  sour: tasteAxis,
+  sweet: tasteAxis,
+  bitter: tasteAxis,
+  body: tasteAxis,
+  dryness: tasteAxis,
+})
+
 /** What was observed of one shot. A part nobody saw is null. */
 export const shotFacts = z
   .strictObject({
@@ -74,13 +83,7 @@ export const shotFacts = z
     clock: clock.nullable(),
     cup: weighing(BOUNDS.cupNetG).nullable(),
     abandoned: z.enum(ABANDONMENTS).nullable(),
-    taste: z.strictObject({
-      sour: tasteAxis,
-      sweet: tasteAxis,
-      bitter: tasteAxis,
-      body: tasteAxis,
-      dryness: tasteAxis,
-    }),
+    taste: tasteFacts,
     look: z.strictObject({ stream: z.enum(STREAMS).nullable(), puck: z.enum(PUCKS).nullable() }),
   })
   .superRefine((facts, context) => {

@@ -20,6 +20,12 @@ export const PEOPLE: Person[] = [
   trainee(3, 'Jonas Abelard'),
   trainee(4, 'Suvi Okonjo'),
   trainee(5, 'Teo Varga-Lind'),
+  { personId: demoId('person', 6), displayName: 'Halla Winterbourne', role: 'head' },
+  { personId: demoId('person', 7), displayName: 'Bram Ostergard', role: 'trainer' },
+  trainee(8, 'Pia Restrand'),
+  trainee(9, 'Callum Osei'),
+  trainee(10, 'Nadia Fjordal'),
+  trainee(11, 'Emrys Tolland'),
 ]
 
 /** Two schools: one watches the pump clock, the other starts counting at the first drop. */

@@ -159,6 +159,7 @@ export function demoShots(now: Date, bagId: string): DemoShot[] {
     barId: BAR.barId,
     grinderId: pick(BAR.grinders, 0).grinderId,
     bagId,
+    judgedBy: pick(PEOPLE, 0).personId,
     pulledAt: new Date(now.getTime() - line.minutesAgo * 60_000).toISOString(),
     facts: factsOf(line),
   }))

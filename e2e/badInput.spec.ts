@@ -1,5 +1,5 @@
 import { Bar } from './bar.ts'
-import { expect, test } from './fixtures.ts'
+import { TRAINER, comeInAs, expect, test } from './fixtures.ts'
 
 test('what can’t be is said at its field with the mend, and nothing typed is lost', async ({ page }) => {
   const bar = new Bar(page)
@@ -73,6 +73,7 @@ test('the same shot saved from two tabs: the second is asked, and becomes a corr
 test('two people correct the same shot: the second is told and shown the newest', async ({
   page,
   context,
+  app,
 }) => {
   const bar = new Bar(page)
   await bar.begin('Teo Varga-Lind', 'House double')
@@ -85,6 +86,7 @@ test('two people correct the same shot: the second is told and shown the newest'
   const other = await context.browser()?.newContext()
   const elsewhere = await other?.newPage()
   if (!elsewhere) throw new Error('no second browser')
+  await comeInAs(elsewhere.request, app.url, TRAINER)
   await elsewhere.goto(page.url())
   await elsewhere.getByLabel('Grind setting').fill('12')
   await elsewhere.getByLabel('Why is it corrected?').fill('second hand')

@@ -1,11 +1,31 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import { type TestApp, startTestApp } from '@calm-apron/scripts/testing'
-import { type Page, test as base, expect } from '@playwright/test'
+import { type APIRequestContext, type Page, test as base, expect } from '@playwright/test'
 
 interface Fixtures {
   /** An app with the demo academy, the test's own. */
   app: TestApp
+  /** Who is signed in as the test begins; nobody, where it is null. */
+  signedIn: string | null
   page: Page
+}
+
+/** The demo's people whom the stories are told of. */
+export const HEAD = 'Halla Winterbourne'
+export const TRAINER = 'Odalys Brandt'
+
+/** Signs a browser's requests in as one of the demo's people; returns who that is. */
+export async function comeInAs(request: APIRequestContext, url: string, name: string): Promise<string> {
+  const doors = (await (await request.get(`${url}/api/v1/doors`)).json()) as {
+    demo: { people: { personId: string; displayName: string }[] }
+  }
+  const personId = doors.demo.people.find(({ displayName }) => displayName === name)?.personId
+  const answer = await request.post(`${url}/api/v1/session/demo`, {
+    headers: { Origin: url },
+    data: { personId },
+  })
+  expect(answer.ok()).toBe(true)
+  return String(personId)
 }
 
 /** Tests against an app of their own; any error that the page reports fails the test. */
@@ -15,8 +35,10 @@ export const test = base.extend<Fixtures>({
     await use(app)
     await app.remove()
   },
+  signedIn: [TRAINER, { option: true }],
   baseURL: async ({ app }, use) => use(app.url),
-  page: async ({ page }, use) => {
+  page: async ({ page, app, signedIn }, use) => {
+    if (signedIn !== null) await comeInAs(page.request, app.url, signedIn)
     const errors: string[] = []
     page.on('pageerror', (error) => errors.push(error.message))
     await use(page)

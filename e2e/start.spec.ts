@@ -17,7 +17,7 @@ const NOBODY = 65_534
 
 interface Start {
   data: string
-  start: (settings?: NodeJS.ProcessEnv, uid?: number) => Promise<StartedApp>
+  start: (settings?: NodeJS.ProcessEnv, uid?: number, flags?: string[]) => Promise<StartedApp>
 }
 
 /** Starts on a data folder of the test's own; whatever still runs at the end is ended. */
@@ -28,10 +28,11 @@ const test = base.extend<{ own: Start }>({
     const started: StartedApp[] = []
     await use({
       data,
-      start: async (settings = {}, uid?: number) => {
+      start: async (settings = {}, uid?: number, flags: string[] = []) => {
         const app = startByCommand(
           { CALM_APRON_DATA: data, PORT: String(await freePort()), ...settings },
           uid,
+          flags,
         )
         started.push(app)
         return app
@@ -57,9 +58,9 @@ function killPostgres(data: string): void {
   }
 }
 
-const academyAt = async (url: string): Promise<unknown> => (await fetch(`${url}/api/v1/today`)).json()
+const doorsAt = async (url: string): Promise<unknown> => (await fetch(`${url}/api/v1/doors`)).json()
 const withAcademy = expect.objectContaining({
-  academy: expect.objectContaining({ name: 'Tern & Thimble' }),
+  demo: expect.objectContaining({ academyName: 'Tern & Thimble' }),
 }) as unknown
 
 async function stopByInterrupt(app: StartedApp): Promise<void> {
@@ -71,13 +72,13 @@ test('it starts with the demo, stops cleanly on an interrupt, and a second start
   own,
 }) => {
   const first = await own.start()
-  expect(await academyAt(await first.ready)).toEqual(withAcademy)
+  expect(await doorsAt(await first.ready)).toEqual(withAcademy)
   expect(first.printed()).toContain(join(own.data, 'postgres'))
   await stopByInterrupt(first)
   expect(postmasterPid(join(own.data, 'postgres'))).toBeNull()
 
   const second = await own.start()
-  expect(await academyAt(await second.ready)).toEqual(withAcademy)
+  expect(await doorsAt(await second.ready)).toEqual(withAcademy)
   await stopByInterrupt(second)
 })
 
@@ -89,7 +90,7 @@ test('after a kill -9 of everything the next start recovers by itself', async ({
   await first.ended
 
   const second = await own.start()
-  expect(await academyAt(await second.ready)).toEqual(withAcademy)
+  expect(await doorsAt(await second.ready)).toEqual(withAcademy)
   await stopByInterrupt(second)
 })
 
@@ -133,7 +134,7 @@ test('a second start on the same data folder is told so, and leaves the first al
   const second = await own.start()
   expect(await second.ended).toBe(1)
   expect(second.printed()).toContain('already running on this data folder')
-  expect(await academyAt(address)).toEqual(withAcademy)
+  expect(await doorsAt(address)).toEqual(withAcademy)
 })
 
 test('data of another major version is said in one sentence with the mend', async ({ own }) => {
@@ -153,10 +154,10 @@ test('an outside database is used as it is given, and gets the demo only when as
   const database = await createTestDatabase('empty')
   const outside = { DATABASE_URL: database.appUrl, DATABASE_OWNER_URL: database.ownerUrl }
   const plain = await own.start(outside)
-  expect(await academyAt(await plain.ready)).toMatchObject({ code: 'not-found' })
+  expect(await doorsAt(await plain.ready)).toMatchObject({ canSetUp: true, demo: null })
   await stopByInterrupt(plain)
   const demo = await own.start({ ...outside, DEMO: 'yes' })
-  expect(await academyAt(await demo.ready)).toEqual(withAcademy)
+  expect(await doorsAt(await demo.ready)).toEqual(withAcademy)
   await stopByInterrupt(demo)
 
   const tooPowerful = await own.start({ DATABASE_URL: database.ownerUrl })
@@ -169,7 +170,7 @@ for (const uid of IS_ROOT ? [NOBODY] : []) {
   test(`it works as the ordinary user number ${uid}`, async ({ own }) => {
     chownSync(own.data, uid, uid)
     const app = await own.start({ HOME: own.data }, uid)
-    expect(await academyAt(await app.ready)).toEqual(withAcademy)
+    expect(await doorsAt(await app.ready)).toEqual(withAcademy)
     await stopByInterrupt(app)
   })
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { expect, test } from './fixtures.ts'
+import { TRAINER, comeInAs, expect, test } from './fixtures.ts'
 
 const SHOTS = 200
 const KILL_AFTER = 80
@@ -16,6 +16,7 @@ test('200 shots are sent with retries, the server is killed midway: afterwards t
   app,
   request,
 }) => {
+  const judgedBy = await comeInAs(request, app.url, TRAINER)
   const listed = (await (await request.get(`${app.url}/api/v1/shots?limit=1`)).json()) as {
     shots: Record<string, unknown>[]
   }
@@ -30,7 +31,10 @@ test('200 shots are sent with retries, the server is killed midway: afterwards t
   async function send(shotId: string): Promise<void> {
     for (let attempt = 0; attempt < TRIES; attempt += 1) {
       try {
-        const answer = await request.put(`${app.url}/api/v1/shots/${shotId}`, { data: { ...setting, facts } })
+        const answer = await request.put(`${app.url}/api/v1/shots/${shotId}`, {
+          headers: { Origin: app.url },
+          data: { ...setting, judgedBy, facts },
+        })
         if (answer.ok()) {
           stored += 1
           return

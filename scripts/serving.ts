@@ -1,7 +1,10 @@
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { get as httpGet } from 'node:http'
+import { get as httpsGet } from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { json } from 'node:stream/consumers'
 import type { DatabaseUrls } from './database/roles.ts'
 import { distFolder } from './machine/checkout.ts'
 import { PlainFailure } from './machine/plainFailure.ts'
@@ -27,7 +30,7 @@ export function loadDemo(appUrl: string): void {
     writeFileSync(file, runBuilt('demo/print.js', [], {}, 'The demo academy could not be made.'))
     runBuilt(
       'server/importAcademy.js',
-      [file],
+      [file, '--demo'],
       { DATABASE_URL: appUrl },
       'The demo academy could not be loaded.',
     )
@@ -56,6 +59,11 @@ export interface ServerSettings {
   port: number
   appUrl: string
   logLevel?: string
+  /** Whether the made-up academy's people may be come in as without a password. */
+  demoSignIn: boolean
+  /** Where browsers reach it, when that is not its own address. */
+  publicOrigin?: string
+  isTls?: boolean
 }
 
 /** A server process that answers that it is ready. */
@@ -75,6 +83,9 @@ export async function startServer({
   port,
   appUrl,
   logLevel = 'warn',
+  demoSignIn,
+  publicOrigin = '',
+  isTls = false,
 }: ServerSettings): Promise<RunningServer> {
   const child = spawn(process.execPath, ['--enable-source-maps', join(distFolder(), 'server/main.js')], {
     env: {
@@ -84,6 +95,8 @@ export async function startServer({
       DATABASE_URL: appUrl,
       WEB_FOLDER: join(distFolder(), 'web'),
       LOG_LEVEL: logLevel,
+      DEMO_SIGN_IN: demoSignIn ? 'yes' : 'no',
+      PUBLIC_ORIGIN: publicOrigin,
       NODE_ENV: 'production',
     },
     // The channel tells the server when we are gone, however we went.
@@ -91,12 +104,12 @@ export async function startServer({
   })
   const gone = new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)))
   const shownHost = host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host
-  const url = `http://${shownHost}:${port}`
+  const url = `${isTls ? 'https' : 'http'}://${shownHost}:${port}`
   const failure = await Promise.race([
     waitUntilReady(url),
     gone.then((code) => `the server ended by itself with code ${code}.`),
   ])
-  if (failure === null) return { process: child, url, gone }
+  if (failure === null) return { process: child, url: publicOrigin || url, gone }
   child.kill()
   throw new PlainFailure(`Calm Apron did not become ready: ${failure}`)
 }
@@ -106,9 +119,8 @@ async function waitUntilReady(url: string): Promise<string | null> {
   let why = 'it did not answer.'
   while (Date.now() < until) {
     try {
-      const answer = await fetch(`${url}/readyz`)
-      if (answer.ok) return null
-      const { code, detail } = (await answer.json()) as { code?: string; detail?: string }
+      const { code, detail, status } = await ask(`${url}/readyz`)
+      if (status === 'ready') return null
       why = detail ?? why
       // What it says then, waiting won't mend.
       if (code === 'not-ready') return why
@@ -118,4 +130,20 @@ async function waitUntilReady(url: string): Promise<string | null> {
     await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS))
   }
   return why
+}
+
+interface Told {
+  status?: unknown
+  code?: string
+  detail?: string
+}
+
+/** Asks our own server, whose certificate may be one that only its users trust. */
+async function ask(url: string): Promise<Told> {
+  const get = url.startsWith('https:') ? httpsGet : httpGet
+  return new Promise((resolve, reject) => {
+    get(url, { rejectUnauthorized: false }, (answer) => {
+      json(answer).then((told) => resolve(told as Told), reject)
+    }).once('error', reject)
+  })
 }

@@ -7,7 +7,7 @@ import { ensureDiskSpace } from './machine/disk.ts'
 import { PlainFailure, runMain } from './machine/plainFailure.ts'
 import { type PortState, portState } from './machine/ports.ts'
 import { loadDemo, migrate, startServer } from './serving.ts'
-import { type StartSettings, readStartSettings } from './startSettings.ts'
+import { type StartSettings, readStartSettings, warningsFor } from './startSettings.ts'
 
 // Held for as long as a start runs on a cluster, and let go by the database itself however that start ends.
 const ONE_START_LOCK = 4_180_002
@@ -53,7 +53,7 @@ async function serveOnPrivateDatabase(settings: StartSettings): Promise<void> {
       if (isAnothers) throw new PlainFailure(ALREADY_RUNNING)
       // A database that goes away is reported by the server; here it only ends the lock.
       lockHolder.on('error', () => undefined)
-      await serve(settings, await ensureDatabase(cluster, settings.dataFolder, 'calm_apron'), true)
+      await serve(settings, await ensureDatabase(cluster, settings.dataFolder, 'calm_apron'))
     })
   } finally {
     stopUnless(isAnothers, cluster)
@@ -70,13 +70,22 @@ function stopUnless(isAnothers: boolean, cluster: Cluster): void {
   }
 }
 
-async function serve(settings: StartSettings, urls: DatabaseUrls, withDemo: boolean): Promise<void> {
+async function serve(settings: StartSettings, urls: DatabaseUrls): Promise<void> {
   if (urls.ownerUrl !== '') migrate(urls)
+  const { host, port, withDemo, publicOrigin, isTls } = settings
   if (withDemo) loadDemo(urls.appUrl)
-  const server = await startServer({ host: settings.host, port: settings.port, appUrl: urls.appUrl })
+  const server = await startServer({
+    host,
+    port,
+    appUrl: urls.appUrl,
+    demoSignIn: withDemo,
+    isTls,
+    ...(publicOrigin !== null && { publicOrigin }),
+  })
   const stop = () => server.process.kill('SIGTERM')
   stopAsked.addEventListener('abort', stop)
   if (stopAsked.aborted) stop()
+  for (const warning of warningsFor(settings)) console.log(`\n${warning}`)
   console.log(`\nCalm Apron is ready: ${server.url}\nStop it with Ctrl-C.`)
   const code = await server.gone
   if (code !== 0)
@@ -85,10 +94,10 @@ async function serve(settings: StartSettings, urls: DatabaseUrls, withDemo: bool
 }
 
 await runMain(async () => {
-  const settings = readStartSettings(process.env, join(CHECKOUT, 'data'))
+  const settings = readStartSettings(process.env, join(CHECKOUT, 'data'), process.argv.slice(3))
   await ensureDiskSpace(CHECKOUT)
   await ensurePortFree(settings)
   await buildIfChanged()
-  if (settings.outside) await serve(settings, settings.outside, settings.demoAsked)
+  if (settings.outside) await serve(settings, settings.outside)
   else await serveOnPrivateDatabase(settings)
 })

@@ -2,23 +2,29 @@ import { API_BASE, MAX_BODY_BYTES } from '@calm-apron/contract'
 import { openApiDocument } from '@calm-apron/contract/openapi'
 import express, { type Express, Router } from 'express'
 import type { Logger } from 'pino'
-import type { Database } from './database/pool.ts'
 import type { Readiness } from './database/readiness.ts'
+import { academyRoutes } from './academies/routes.ts'
+import { auditRoutes } from './audit/routes.ts'
+import { doorRoutes } from './doors/routes.ts'
 import { healthRoutes } from './health/routes.ts'
 import { requestLog } from './http/logging.ts'
 import { answerProblem, refuseUnknownPath } from './http/problems.ts'
 import { securityHeaders } from './http/security.ts'
 import { webRoutes } from './http/web.ts'
+import type { House } from './house.ts'
+import { peopleRoutes } from './people/routes.ts'
+import { setAsideRoutes } from './setAside/routes.ts'
 import { shotRoutes } from './shots/routes.ts'
-import { createShotService } from './shots/shotService.ts'
+import { tastingRoutes } from './tasting/routes.ts'
 import { todayRoutes } from './today/routes.ts'
 
 /** All that the app needs from outside. */
 export interface AppParts {
-  database: Database
+  house: House
+  /** Which proxies in front may say where a request came from; as Express takes it. */
+  trustProxy: boolean | number | string
   checkReadiness: () => Promise<Readiness>
   logger: Logger
-  now: () => Date
   /** Where the built web app lies. */
   webFolder: string
   version: string
@@ -28,8 +34,9 @@ export interface AppParts {
 export function createApp(parts: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
+  app.set('trust proxy', parts.trustProxy)
   app.use(requestLog(parts.logger))
-  app.use(securityHeaders())
+  app.use(securityHeaders(parts.house.doors.isSecure))
   app.use(healthRoutes(parts.checkReadiness))
   app.use(API_BASE, apiRoutes(parts))
   app.use(webRoutes(parts.webFolder))
@@ -37,7 +44,7 @@ export function createApp(parts: AppParts): Express {
   return app
 }
 
-function apiRoutes({ database, now, version }: AppParts): Router {
+function apiRoutes({ house, version }: AppParts): Router {
   const api = Router()
   const document = openApiDocument(version)
   api.use(express.json({ limit: MAX_BODY_BYTES }))
@@ -48,8 +55,17 @@ function apiRoutes({ database, now, version }: AppParts): Router {
   api.get('/openapi.json', (_req, res) => {
     res.json(document)
   })
-  api.use(todayRoutes(database))
-  api.use(shotRoutes(createShotService({ database, now })))
+  const resources = [
+    doorRoutes,
+    todayRoutes,
+    academyRoutes,
+    peopleRoutes,
+    shotRoutes,
+    tastingRoutes,
+    auditRoutes,
+    setAsideRoutes,
+  ]
+  for (const routes of resources) api.use(routes(house))
   api.use(refuseUnknownPath)
   return api
 }

@@ -1,9 +1,13 @@
-import type { Server } from 'node:http'
+import { readFileSync } from 'node:fs'
+import { type RequestListener, type Server, createServer } from 'node:http'
+import { createServer as createTlsServer } from 'node:https'
 import pino from 'pino'
 import { createApp } from './app.ts'
 import { databaseOver, openPool } from './database/pool.ts'
 import { checkReadiness } from './database/readiness.ts'
+import { offerSetUp } from './doors/setUp.ts'
 import { readEnvironment } from './environment.ts'
+import { bareError } from './http/logging.ts'
 import packageJson from './package.json' with { type: 'json' }
 
 const FINISH_WITHIN_MS = 10_000
@@ -14,19 +18,42 @@ const logger = pino({ level: environment.logLevel })
 const pool = openPool(environment.databaseUrl, (error) =>
   logger.warn({ err: error }, 'lost a database connection'),
 )
-const app = createApp({
+const { publicOrigin, isSecure, demoSignIn } = environment
+const house = {
   database: databaseOver(pool),
+  now: () => new Date(),
+  doors: { publicOrigin, isSecure, demoSignIn },
+}
+const app = createApp({
+  house,
+  trustProxy: environment.trustProxy,
   checkReadiness: () => checkReadiness(pool),
   logger,
-  now: () => new Date(),
   webFolder: environment.webFolder,
   version: packageJson.version,
 })
 
-const server = app.listen(environment.port, environment.host, (error?: Error) => {
-  if (error) throw error
+const server = serverFor(app)
+server.listen(environment.port, environment.host, () => {
   logger.info({ address: server.address() }, 'listening')
 })
+await tellSetUpCode()
+
+function serverFor(listener: RequestListener): Server {
+  if (environment.tls === null) return createServer(listener)
+  const { certFile, keyFile } = environment.tls
+  return createTlsServer({ cert: readFileSync(certFile), key: readFileSync(keyFile) }, listener)
+}
+
+/** The code goes to the console and nowhere else: who reads it there owns the house. */
+async function tellSetUpCode(): Promise<void> {
+  try {
+    const code = await offerSetUp(house)
+    if (code !== null) console.log(`Code for the first set-up: ${code}`)
+  } catch (error) {
+    logger.warn({ err: bareError(error) }, 'no code for the first set-up could be made')
+  }
+}
 
 let isStopping = false
 async function stop(why: string): Promise<void> {

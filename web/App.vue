@@ -1,24 +1,29 @@
 <script setup lang="ts">
 import { ConfigProvider } from 'ant-design-vue'
-import { nextTick, onErrorCaptured, ref, watch } from 'vue'
+import { computed, nextTick, onErrorCaptured, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterView, useRoute } from 'vue-router'
+import ComeInPage from './doors/ComeInPage.vue'
+import HandedPage from './doors/HandedPage.vue'
+import UnconfirmedNote from './doors/UnconfirmedNote.vue'
 import EmptyPlace from './parts/EmptyPlace.vue'
 import KeyHelp from './shell/KeyHelp.vue'
 import TopBar from './shell/TopBar.vue'
 import { usePlaceKeys } from './shell/usePlaceKeys.ts'
 import { useAcademy } from './store/academy.ts'
+import { useDoor } from './store/door.ts'
 import { applyPalette, useTheme } from './theme/useTheme.ts'
 
 const { t } = useI18n()
 const route = useRoute()
+const door = useDoor()
 const academy = useAcademy()
 const deskTheme = useTheme('desk')
 const { isHelpOpen } = usePlaceKeys()
 const failure = ref('')
 
 applyPalette()
-void academy.load()
+void door.load()
 
 onErrorCaptured((error) => {
   failure.value = error instanceof Error ? error.message : String(error)
@@ -26,26 +31,38 @@ onErrorCaptured((error) => {
   return false
 })
 
+// What was told to one person is not shown to the next.
+watch(
+  () => door.session?.person.personId,
+  (personId, before) => {
+    if (personId !== before) academy.clear()
+    if (personId !== undefined) void academy.load()
+  },
+)
+
+/** What stands on the page: a place, or what must come before it. */
+const shown = computed(() => {
+  if (door.state === 'looking') return 'looking'
+  if (door.state === 'unreachable') return 'unreachable'
+  if (door.session === null) return route.meta.isOpen ? 'place' : 'come-in'
+  if (door.session.handedOver !== null) return 'handed'
+  if (route.meta.action !== undefined && !door.may(route.meta.action)) return 'not-yours'
+  if (academy.today !== null || route.meta.isOpen) return 'place'
+  return academy.state === 'unreachable' ? 'unreachable' : 'looking'
+})
+
 // A new place begins at its heading, for keyboards and screen readers.
 watch(
-  () => route.name,
-  async (_name, before) => {
+  [() => route.name, shown],
+  async ([name], [nameBefore]) => {
     failure.value = ''
     await nextTick()
-    const place = t(`place.${placeOf(String(route.name))}`)
+    const place = shown.value === 'come-in' ? t('door.title') : t(`place.${route.meta.place}`)
     document.title = `${place} · ${t('app.name')}`
-    if (before !== undefined) document.querySelector<HTMLElement>('h1')?.focus()
+    if (nameBefore !== undefined && name !== undefined) document.querySelector<HTMLElement>('h1')?.focus()
   },
   { immediate: true },
 )
-
-function placeOf(name: string): string {
-  return ['today', 'progress', 'settings', 'reading', 'correct', 'waiting'].includes(name)
-    ? name
-    : name === 'nowhere'
-      ? 'today'
-      : 'bar'
-}
 </script>
 
 <template>
@@ -53,11 +70,19 @@ function placeOf(name: string): string {
     <a class="skip" href="#main">{{ t('app.skip') }}</a>
     <TopBar />
     <main id="main" tabindex="-1">
-      <p v-if="academy.state === 'remembered'" class="notice" role="status">{{ t('app.remembered') }}</p>
+      <p v-if="door.state === 'remembered'" class="notice" role="status">{{ t('app.remembered') }}</p>
+      <UnconfirmedNote />
       <p v-if="failure" class="notice failed" role="alert">{{ t('app.failed', { message: failure }) }}</p>
-      <RouterView v-if="academy.today" />
-      <EmptyPlace v-else-if="academy.state === 'unreachable'" :says="t('app.unreachable')" />
-      <EmptyPlace v-else-if="academy.state === 'none'" :says="t('app.none')" />
+      <RouterView v-if="shown === 'place'" />
+      <ComeInPage v-else-if="shown === 'come-in'" />
+      <HandedPage v-else-if="shown === 'handed'" />
+      <EmptyPlace
+        v-else-if="shown === 'not-yours'"
+        :says="t('door.notForYou')"
+        :action="t('app.toToday')"
+        :to="{ name: 'today' }"
+      />
+      <EmptyPlace v-else-if="shown === 'unreachable'" :says="t('app.unreachable')" />
       <EmptyPlace v-else :says="t('app.loading')" />
     </main>
     <KeyHelp v-model:open="isHelpOpen" />

@@ -58,12 +58,19 @@ async function bundleForNode(dist: string): Promise<void> {
         name: 'only-our-own-rooms-inside',
         setup(build) {
           build.onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
-            kind === 'entry-point' || path.startsWith('@calm-apron/') ? null : { path, external: true },
+            kind === 'entry-point' || path.startsWith('@calm-apron/') || isInsideServer(path)
+              ? null
+              : { path, external: true },
           )
         },
       },
     ],
   })
+}
+
+/** A version that the top folder could not hold lies in the room itself, where a bundle elsewhere would not find it. */
+function isInsideServer(packagePath: string): boolean {
+  return existsSync(join(CHECKOUT, 'server/node_modules', packagePath))
 }
 
 function digestOfSources(): string {

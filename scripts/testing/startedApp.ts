@@ -14,9 +14,13 @@ export interface StartedApp {
   ready: Promise<string>
 }
 
-/** Runs the start command with these settings, as another user where one's number is given. */
-export function startByCommand(settings: NodeJS.ProcessEnv, uid?: number): StartedApp {
-  const command = [process.execPath, join(CHECKOUT, 'scripts/bootstrap.mjs'), 'start']
+/** Runs the start command with these settings and flags, as another user where one's number is given. */
+export function startByCommand(
+  settings: NodeJS.ProcessEnv,
+  uid?: number,
+  flags: readonly string[] = [],
+): StartedApp {
+  const command = [process.execPath, join(CHECKOUT, 'scripts/bootstrap.mjs'), 'start', ...flags]
   // setpriv becomes the command itself, so that signals reach it.
   const asUser = uid === undefined ? [] : ['setpriv', `--reuid=${uid}`, `--regid=${uid}`, '--clear-groups']
   const [program = '', ...args] = [...asUser, ...command]

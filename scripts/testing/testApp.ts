@@ -18,7 +18,13 @@ export interface TestApp {
 /** Starts an app of a test's own. */
 export async function startTestApp(template: keyof typeof TEMPLATES = 'demo'): Promise<TestApp> {
   const database = await createTestDatabase(template)
-  const settings = { host: '127.0.0.1', port: await freePort(), appUrl: database.appUrl, logLevel: 'error' }
+  const settings = {
+    host: '127.0.0.1',
+    port: await freePort(),
+    appUrl: database.appUrl,
+    logLevel: 'error',
+    demoSignIn: template === 'demo',
+  }
   let server = await startServer(settings)
   const kill = async () => {
     server.process.kill('SIGKILL')

@@ -8,6 +8,7 @@ import {
   coffee,
   grinder,
   person,
+  personName,
   recipeRevision,
   shot,
   shotRevision,
@@ -17,16 +18,21 @@ import { fromRecipeRevision } from '../recipes/recipeRow.ts'
 import { bodyDigest } from '../shots/bodyDigest.ts'
 import { toColumns } from '../shots/factsRow.ts'
 
-/** Stores a whole academy in one transaction; tells false, and changes nothing, when it is there already. */
+/** Stores a whole academy in one transaction, as the made-up one if so said; tells false, and changes nothing, when it is there already. */
 export async function importAcademy(
   database: Database,
   file: AcademyFile,
   receivedAt: Date,
+  isDemo = false,
 ): Promise<boolean> {
   const { academyId } = file.academy
   const own = <T extends object>(rows: readonly T[]) => rows.map((row) => ({ academyId, ...row }))
   return inAcademy(database, academyId, async (transaction) => {
-    const stored = await transaction.insert(academy).values(file.academy).onConflictDoNothing().returning()
+    const stored = await transaction
+      .insert(academy)
+      .values({ ...file.academy, isDemo })
+      .onConflictDoNothing()
+      .returning()
     if (stored.length === 0) return false
     const coffees = file.coffees.map(({ freshness, bags: _bags, ...rest }) => ({ ...rest, ...freshness }))
     const bags = file.coffees.flatMap(({ coffeeId, bags: each }) => each.map((one) => ({ coffeeId, ...one })))
@@ -35,7 +41,12 @@ export async function importAcademy(
     const vessels = file.bars.flatMap(({ barId, vessels: each }) =>
       each.map(({ id, ...one }) => ({ barId, vesselId: id, ...one })),
     )
-    await transaction.insert(person).values(own(file.people))
+    await transaction
+      .insert(person)
+      .values(own(file.people.map(({ personId, role }) => ({ personId, role }))))
+    await transaction
+      .insert(personName)
+      .values(own(file.people.map(({ personId, displayName }) => ({ personId, displayName }))))
     await transaction
       .insert(recipeRevision)
       .values(file.recipes.map((each) => fromRecipeRevision(academyId, each)))
@@ -47,7 +58,7 @@ export async function importAcademy(
     if (file.shots.length === 0) return true
     await transaction.insert(shot).values(
       own(
-        file.shots.map(({ facts: _facts, pulledAt, ...rest }) => ({
+        file.shots.map(({ facts: _facts, judgedBy: _judgedBy, pulledAt, ...rest }) => ({
           ...rest,
           pulledAt: new Date(pulledAt),
         })),
@@ -60,7 +71,7 @@ export async function importAcademy(
           shotId,
           revisionNo: 1,
           bodyDigest: bodyDigest(input),
-          reason: null,
+          judgedBy: input.judgedBy,
           recordedAt: new Date(input.pulledAt),
           receivedAt,
           ...toColumns(input.facts),

@@ -1,4 +1,5 @@
-import type { Academy } from '@calm-apron/contract'
+import type { Academy, AcademyRecord } from '@calm-apron/contract'
+import { eq } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { academy } from '../database/schema/index.ts'
 import { Refusal } from '../refusal.ts'
@@ -8,14 +9,39 @@ import { Refusal } from '../refusal.ts'
  * @throws {Refusal} `not-found` when it named none
  */
 export async function findAcademy(transaction: AcademyTransaction): Promise<Academy> {
+  const { isDemo: _isDemo, revisionNo: _revisionNo, ...rest } = await findAcademyRecord(transaction)
+  return rest
+}
+
+/**
+ * The academy this transaction has named, with what it takes to change it.
+ * @throws {Refusal} `not-found` when it named none
+ */
+export async function findAcademyRecord(transaction: AcademyTransaction): Promise<AcademyRecord> {
   const [row] = await transaction
     .select({
       academyId: academy.academyId,
       name: academy.name,
       town: academy.town,
       timeZone: academy.timeZone,
+      isDemo: academy.isDemo,
+      revisionNo: academy.revisionNo,
     })
     .from(academy)
   if (!row) throw new Refusal('not-found', 'There is no such academy.')
   return row
+}
+
+/** Changes the academy from one revision to the next; false when another change came first. */
+export async function updateAcademy(
+  transaction: AcademyTransaction,
+  basedOnNo: number,
+  set: Pick<Academy, 'name' | 'town' | 'timeZone'>,
+): Promise<boolean> {
+  const changed = await transaction
+    .update(academy)
+    .set({ ...set, revisionNo: basedOnNo + 1 })
+    .where(eq(academy.revisionNo, basedOnNo))
+    .returning({ academyId: academy.academyId })
+  return changed.length === 1
 }

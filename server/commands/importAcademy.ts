@@ -3,8 +3,8 @@ import { academyFile, fieldErrors } from '@calm-apron/contract'
 import { importAcademy } from '../academies/importAcademy.ts'
 import { databaseOver, openPool } from '../database/pool.ts'
 
-// Usage: DATABASE_URL=… node importAcademy.js academy.json
-const [path] = process.argv.slice(2)
+// Usage: DATABASE_URL=… node importAcademy.js academy.json [--demo]
+const [path, flag] = process.argv.slice(2)
 const { DATABASE_URL } = process.env
 if (path === undefined || !DATABASE_URL) throw new Error('A file name and DATABASE_URL are needed.')
 
@@ -16,7 +16,7 @@ if (!parsed.success) {
 
 const pool = openPool(DATABASE_URL, (error) => console.error(error.message))
 try {
-  const stored = await importAcademy(databaseOver(pool), parsed.data, new Date())
+  const stored = await importAcademy(databaseOver(pool), parsed.data, new Date(), flag === '--demo')
   console.log(
     stored ? `Loaded ${parsed.data.academy.name}.` : `${parsed.data.academy.name} is there already.`,
   )

@@ -1,9 +1,11 @@
 import { sql } from 'drizzle-orm'
-import { Refusal } from '../refusal.ts'
 import type { AcademyTransaction, Database } from './pool.ts'
 
-const NO_ACADEMY =
-  'There is no academy in this database yet. Load one with the import command, or start with the demo.'
+/** What a door is known by before its academy is: the hash of a secret, a sign-in name, or nothing for the demo. */
+export type Door = 'session' | 'sign-in' | 'invitation' | 'device' | 'demo'
+
+// No academy has it, so a transaction that names it sees nothing, and takes as long as any other.
+const NOBODYS_ACADEMY = '00000000-0000-0000-0000-000000000000'
 
 /** Runs `work` in one transaction that sees one academy only. */
 export async function inAcademy<T>(
@@ -18,19 +20,19 @@ export async function inAcademy<T>(
 }
 
 /**
- * Runs `work` in the only academy there is.
- * @throws {Refusal} `not-found` when the database holds none, or several
+ * Runs `work` in one transaction that sees only the academy behind a door. Behind a door that is none it sees an empty
+ * one, so that the caller answers both alike.
  */
-export async function inTheAcademy<T>(
+export async function behindDoor<T>(
   database: Database,
+  door: Door,
+  key: string,
   work: (transaction: AcademyTransaction, academyId: string) => Promise<T>,
 ): Promise<T> {
   return database.transaction(async (transaction) => {
     const { rows } = await transaction.execute<{ academy_id: string }>(
-      sql`select set_config('calm_apron.academy_id', coalesce(only_academy_id()::text, ''), true) as academy_id`,
+      sql`select set_config('calm_apron.academy_id', coalesce(academy_behind(${door}, ${key})::text, ${NOBODYS_ACADEMY}), true) as academy_id`,
     )
-    const academyId = rows[0]?.academy_id ?? ''
-    if (academyId === '') throw new Refusal('not-found', NO_ACADEMY)
-    return work(transaction, academyId)
+    return work(transaction, rows[0]?.academy_id ?? NOBODYS_ACADEMY)
   })
 }

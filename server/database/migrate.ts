@@ -9,9 +9,28 @@ export const MIGRATIONS_FOLDER = fileURLToPath(new URL('./migrations', import.me
 // Any fixed number will do; two servers that start together must take the same one.
 const MIGRATION_LOCK = 4_180_001
 
+/** What the app may do beyond reading and adding rows; whatever is not named here can't be changed or removed by it. */
+const MAY_CHANGE: Record<string, readonly string[]> = {
+  academy: ['name', 'town', 'time_zone', 'revision_no'],
+  person: ['role', 'ended_at', 'revision_no'],
+  person_name: ['display_name'],
+  account: ['password_hash', 'pin_hash'],
+  session: ['last_used_at', 'handed_shot_id', 'handed_person_id'],
+  remembered_sign_in: ['full_at'],
+  invitation: ['expires_at', 'used_at'],
+  claim: ['confirmed_at'],
+}
+const MAY_REMOVE = ['session', 'remembered_sign_in', 'set_aside']
+const MAY_ASK = [
+  'academy_behind(text, text)',
+  'is_set_up()',
+  'is_sign_in_name_taken(text)',
+  'erase_person(uuid, timestamptz)',
+]
+
 /**
- * Brings the schema up to date as its owner and lets the app's role read and add rows, nothing more: it owns
- * nothing, can't bypass row security, change the schema, or overwrite a fact.
+ * Brings the schema up to date as its owner and grants the app's role what it needs and no more: it owns nothing, can't
+ * bypass row security, change the schema, or overwrite a fact or a trace.
  */
 export async function migrateAsOwner(ownerUrl: string, appRole: string): Promise<void> {
   const client = new pg.Client({ connectionString: ownerUrl })
@@ -27,10 +46,19 @@ export async function migrateAsOwner(ownerUrl: string, appRole: string): Promise
 
 async function grantTo(client: pg.Client, appRole: string): Promise<void> {
   const role = client.escapeIdentifier(appRole)
+  const changes = Object.entries(MAY_CHANGE).map(
+    ([table, columns]) => `grant update (${columns.join(', ')}) on ${table} to ${role};`,
+  )
   await client.query(`
-    grant usage on schema public, drizzle to ${role};
+    begin;
+    revoke all on all tables in schema public, doors from ${role};
+    grant usage on schema public, drizzle, doors to ${role};
     grant select, insert on all tables in schema public to ${role};
+    grant select, insert, update, delete on all tables in schema doors to ${role};
     grant select on all tables in schema drizzle to ${role};
-    grant execute on function only_academy_id() to ${role};
+    ${changes.join('\n')}
+    grant delete on ${MAY_REMOVE.join(', ')} to ${role};
+    ${MAY_ASK.map((name) => `grant execute on function ${name} to ${role};`).join('\n')}
+    commit;
   `)
 }

@@ -4,6 +4,7 @@ import {
   PROBLEM_STATUS,
   type Problem,
   type ProblemCode,
+  problem,
 } from '@calm-apron/contract'
 import type { ErrorRequestHandler, Request, RequestHandler, Response } from 'express'
 import { isDatabaseDown } from '../database/errors.ts'
@@ -11,12 +12,22 @@ import { Refusal } from '../refusal.ts'
 
 const TITLES: Record<ProblemCode, string> = {
   'broken-json': 'The body is not JSON',
+  'not-signed-in': 'Not signed in',
+  'wrong-sign-in': 'That does not fit',
+  'not-allowed': 'Not yours to do',
+  'wrong-origin': 'Asked from elsewhere',
   'not-found': 'Not found',
   'id-taken': 'That id is taken',
   'changed-meanwhile': 'Changed meanwhile',
+  'last-head': 'The only head',
+  'pin-needed': 'A PIN is needed',
+  'already-set-up': 'Set up already',
+  'set-aside': 'Set aside',
+  'link-over': 'This link is over',
   'too-large': 'Too large',
   'not-json': 'JSON expected',
   'invalid-input': 'Some fields need mending',
+  'slow-down': 'Too many tries',
   'database-down': 'The database is not answering',
   'not-ready': 'Not set up to serve',
   internal: 'Something went wrong on our side',
@@ -48,7 +59,7 @@ function toRefusal(error: unknown): Refusal {
 }
 
 function toProblem(refusal: Refusal, requestId: string | undefined): Problem {
-  const { code, detail, errors } = refusal
+  const { code, detail, errors, extras } = refusal
   return {
     type: `urn:calm-apron:problem:${code}`,
     code,
@@ -57,7 +68,14 @@ function toProblem(refusal: Refusal, requestId: string | undefined): Problem {
     detail,
     ...(requestId !== undefined && { requestId }),
     ...(errors.length > 0 && { errors: [...errors] }),
+    ...(extras.retryAfterS !== undefined && { retryAfterS: extras.retryAfterS }),
+    ...(extras.versions && { versions: versionsOf(extras.versions) }),
   }
+}
+
+/** As JSON carries them. */
+function versionsOf(versions: object): Problem['versions'] {
+  return problem.shape.versions.parse(JSON.parse(JSON.stringify(versions)))
 }
 
 function requestIdOf(req: Request): string | undefined {
@@ -72,6 +90,7 @@ export const answerProblem: ErrorRequestHandler = (error: unknown, req, res: Res
     req.log.warn({ err: error }, 'database down')
     res.set('Retry-After', String(RETRY_AFTER_S))
   }
+  if (refusal.extras.retryAfterS !== undefined) res.set('Retry-After', String(refusal.extras.retryAfterS))
   if (res.headersSent) {
     next(error)
     return

@@ -1,7 +1,7 @@
 import helmet from 'helmet'
 
 /** Only our own scripts run. Inline styles stay allowed because the component library writes its styles at run time. */
-export function securityHeaders() {
+export function securityHeaders(isSecure: boolean) {
   return helmet({
     contentSecurityPolicy: {
       useDefaults: false,
@@ -18,7 +18,7 @@ export function securityHeaders() {
         frameAncestors: ["'none'"],
       },
     },
-    // Told over plain http on loopback it would only be ignored; behind TLS the proxy's owner decides.
-    strictTransportSecurity: false,
+    // Over plain http it would only be ignored.
+    strictTransportSecurity: isSecure ? { maxAge: 31_536_000, includeSubDomains: false } : false,
   })
 }

@@ -1,44 +1,133 @@
-import { type Endpoint, fieldErrors } from '@calm-apron/contract'
-import type { Router } from 'express'
+import { type Action, type Endpoint, fieldErrors, reachOf } from '@calm-apron/contract'
+import type { Request, Response, Router } from 'express'
 import type { z } from 'zod'
+import { brokenUniqueKey } from '../database/errors.ts'
+import { behindDoor } from '../database/inAcademy.ts'
+import type { AcademyTransaction } from '../database/pool.ts'
+import { type Actor, findActor } from '../doors/actor.ts'
+import { type DoorChange, type Visitor, cookieLines, visitorOf } from '../doors/visitor.ts'
+import type { House } from '../house.ts'
 import { Refusal } from '../refusal.ts'
+import { refuseForeignOrigin } from './origin.ts'
 
 type BodyOf<E extends Endpoint> = E['body'] extends z.ZodType ? z.infer<E['body']> : null
 
-/** What an endpoint's handler gets: parsed and trusted. */
-export interface Call<E extends Endpoint> {
+/** What was asked: parsed and trusted. */
+export interface Asked<E extends Endpoint> {
   params: z.infer<E['params']>
   query: z.infer<E['query']>
   body: BodyOf<E>
+  visitor: Visitor
 }
 
-export interface Answer<E extends Endpoint> {
-  created?: boolean
-  answer: z.infer<E['answer']>
+/** Who asks, when, and the one transaction in which it is done: what use cases pass on. */
+export interface Errand {
+  actor: Actor
+  transaction: AcademyTransaction
+  now: Date
 }
 
-/** Mounts one endpoint: parse, call, answer. A rejected promise reaches the error handler by itself. */
-export function serve<E extends Endpoint>(
+/** What was asked by someone who is signed in. */
+export interface Work<E extends Endpoint> extends Asked<E>, Errand {}
+
+export type Answer<E extends Endpoint> =
+  | { created?: boolean; answer: z.infer<E['answer']>; door?: DoorChange }
+  /** Refused, but only once what was stored has been committed. */
+  | { afterwards: Refusal }
+
+export type SignedInEndpoint = Endpoint & { action: NonNullable<Endpoint['action']> }
+export type OpenEndpoint = Endpoint & { action: null }
+
+/** Mounts an endpoint that anyone may knock at. */
+export function serveOpen<E extends OpenEndpoint>(
+  house: House,
   router: Router,
   endpoint: E,
-  handle: (call: Call<E>) => Promise<Answer<E>>,
+  handle: (asked: Asked<E>) => Promise<Answer<E>>,
 ): void {
-  const path = endpoint.path.replaceAll(/\{(\w+)\}/g, ':$1')
-  router[endpoint.method](path, async (req, res) => {
-    const params = endpoint.params.safeParse(req.params)
-    if (!params.success) throw new Refusal('not-found', 'There is nothing at this address.')
-    const body = endpoint.body === null ? null : readBody(endpoint.body, req)
-    const call = { params: params.data, query: read(endpoint.query, req.query), body }
-    // Each part was just parsed by the very schema its type is inferred from; the generic can't carry that.
-    const { created, answer } = await handle(call as Call<E>)
-    res.status(created ? 201 : 200).json(answer)
+  mount(house, router, endpoint, handle)
+}
+
+/**
+ * Mounts an endpoint for those who are signed in: who it is, whether their part may do this at all, and the work
+ * itself happen in one transaction that sees their academy only.
+ */
+export function serve<E extends SignedInEndpoint>(
+  house: House,
+  router: Router,
+  endpoint: E,
+  handle: (work: Work<E>) => Promise<Answer<E>>,
+): void {
+  mount(house, router, endpoint, (asked) =>
+    againAfterRace(() =>
+      asActor(house, endpoint.action, asked.visitor, (errand) => handle({ ...asked, ...errand })),
+    ),
+  )
+}
+
+/**
+ * Runs `work` in one transaction for whoever is signed in.
+ * @throws {Refusal} `not-signed-in`; `not-allowed` where the action is not for their part at all
+ */
+export async function asActor<T>(
+  house: House,
+  action: Action,
+  { sessionHash }: Visitor,
+  work: (errand: Errand) => Promise<T>,
+): Promise<T> {
+  if (sessionHash === null) throw notSignedIn()
+  return behindDoor(house.database, 'session', sessionHash, async (transaction) => {
+    const now = house.now()
+    const actor = await findActor(transaction, sessionHash, now)
+    if (actor === null) throw notSignedIn()
+    if (reachOf(actor.part, action) === 'none')
+      throw new Refusal('not-allowed', 'Your role does not include this.')
+    return work({ actor, transaction, now })
   })
 }
 
-function readBody(
-  schema: z.ZodType,
-  req: { is: (type: string) => string | false | null; body: unknown },
-): unknown {
+/** Parse, call, answer. A rejected promise reaches the error handler by itself. */
+export function mount<E extends Endpoint>(
+  house: House,
+  router: Router,
+  endpoint: E,
+  handle: (asked: Asked<E>) => Promise<Answer<E>>,
+): void {
+  const path = endpoint.path.replaceAll(/\{(\w+)\}/g, ':$1')
+  router[endpoint.method](path, async (req, res) => {
+    if (endpoint.method !== 'get') refuseForeignOrigin(req, house.doors)
+    const visitor = visitorOf(req, house.doors.isSecure)
+    if (endpoint.action !== null && visitor.sessionHash === null) throw notSignedIn()
+    const params = endpoint.params.safeParse(req.params)
+    if (!params.success) throw new Refusal('not-found', 'There is nothing at this address.')
+    const body = endpoint.body === null ? null : readBody(endpoint.body, req)
+    const asked = { params: params.data, query: read(endpoint.query, req.query), body, visitor }
+    // Each part was just parsed by the very schema its type is inferred from; the generic can't carry that.
+    respond(house, res, await handle(asked as unknown as Asked<E>))
+  })
+}
+
+function respond(house: House, res: Response, answer: Answer<Endpoint>): void {
+  if ('afterwards' in answer) throw answer.afterwards
+  if (answer.door) res.append('Set-Cookie', cookieLines(answer.door, house.doors.isSecure))
+  res.status(answer.created ? 201 : 200).json(answer.answer)
+}
+
+/** Of two writes racing for one key the loser looks again: it then finds itself repeated, or overtaken. */
+export async function againAfterRace<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work()
+  } catch (error) {
+    if (brokenUniqueKey(error) === null) throw error
+    return work()
+  }
+}
+
+function notSignedIn(): Refusal {
+  return new Refusal('not-signed-in', 'Sign in first.')
+}
+
+function readBody(schema: z.ZodType, req: Pick<Request, 'is' | 'body'>): unknown {
   if (!req.is('application/json')) throw new Refusal('not-json', 'Send the body as application/json.')
   return read(schema, req.body)
 }

@@ -1,5 +1,6 @@
 import type {
   RecipeRevision,
+  ShotDetail,
   ShotInput,
   ShotListQuery,
   ShotRevision,
@@ -8,12 +9,21 @@ import type {
 import type { ShotFacts } from '@calm-apron/core'
 import { type SQL, and, desc, eq, getTableColumns, inArray, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { recipeRevision, shot, shotRevision } from '../database/schema/index.ts'
+import { claim, freeText, recipeRevision, shot, shotRevision } from '../database/schema/index.ts'
+import type { PageEnd } from '../http/cursor.ts'
 import { toRecipeRevision } from '../recipes/recipeRow.ts'
 import { type RevisionRow, toColumns, toFacts } from './factsRow.ts'
-import type { ShotCursor } from './shotCursor.ts'
 
 type ShotRow = typeof shot.$inferSelect
+
+/** What a revision needs besides its own row. */
+interface Beside {
+  reason: string | null
+  claimedAt: Date | null
+  confirmedAt: Date | null
+}
+
+const BESIDE = { reason: freeText.content, claimedAt: claim.claimedAt, confirmedAt: claim.confirmedAt }
 
 /** A revision about to be stored. */
 export interface NewRevision {
@@ -21,7 +31,8 @@ export interface NewRevision {
   shotId: string
   revisionNo: number
   bodyDigest: string
-  reason: string | null
+  judgedBy: string
+  reasonTextId: string | null
   recordedAt: Date
   receivedAt: Date
   facts: ShotFacts
@@ -34,7 +45,7 @@ export async function insertShot(
   shotId: string,
   input: ShotInput,
 ): Promise<boolean> {
-  const { facts: _facts, pulledAt, ...setting } = input
+  const { facts: _facts, judgedBy: _judgedBy, pulledAt, ...setting } = input
   const stored = await transaction
     .insert(shot)
     .values({ academyId, shotId, ...setting, pulledAt: new Date(pulledAt) })
@@ -52,6 +63,19 @@ export async function insertRevision(
   await transaction.insert(shotRevision).values({ academyId, ...head, ...toColumns(facts) })
 }
 
+/** Who pulled a shot, and who recorded it first; null when there is none by that id. */
+export async function findShotOwner(
+  transaction: AcademyTransaction,
+  shotId: string,
+): Promise<{ shotId: string; personId: string; recordedBy: string | null } | null> {
+  const [row] = await transaction
+    .select({ shotId: shot.shotId, personId: shot.personId, recordedBy: shotRevision.judgedBy })
+    .from(shot)
+    .innerJoin(shotRevision, and(eq(shotRevision.shotId, shot.shotId), eq(shotRevision.revisionNo, 1)))
+    .where(eq(shot.shotId, shotId))
+  return row ?? null
+}
+
 /** The digest and shot of a revision, or null when there is none by that id. */
 export async function findRevision(
   transaction: AcademyTransaction,
@@ -65,24 +89,41 @@ export async function findRevision(
 }
 
 /** A shot, its recipe, and its revisions newest first; null when there is none by that id. */
-export async function findShot(
-  transaction: AcademyTransaction,
-  shotId: string,
-): Promise<{ summary: ShotSummary; recipe: RecipeRevision; revisions: ShotRevision[] } | null> {
+export async function findShot(transaction: AcademyTransaction, shotId: string): Promise<ShotDetail | null> {
+  const [found] = await selectShots(transaction, eq(shot.shotId, shotId))
+  return found ?? null
+}
+
+/** Every shot one person pulled, newest first. */
+export async function findShotsOf(transaction: AcademyTransaction, personId: string): Promise<ShotDetail[]> {
+  return selectShots(transaction, eq(shot.personId, personId))
+}
+
+async function selectShots(transaction: AcademyTransaction, where: SQL): Promise<ShotDetail[]> {
   const rows = await transaction
-    .select({ shot, recipe: recipeRevision, revision: shotRevision })
+    .select({ shot, recipe: recipeRevision, revision: shotRevision, beside: BESIDE })
     .from(shot)
     .innerJoin(recipeRevision, eq(recipeRevision.recipeRevisionId, shot.recipeRevisionId))
     .innerJoin(shotRevision, eq(shotRevision.shotId, shot.shotId))
-    .where(eq(shot.shotId, shotId))
-    .orderBy(desc(shotRevision.revisionNo))
-  const newest = rows[0]
-  if (!newest) return null
-  return {
-    summary: toSummary(newest.shot, newest.revision),
-    recipe: toRecipeRevision(newest.recipe),
-    revisions: rows.map(({ revision }) => toRevision(revision)),
+    .leftJoin(freeText, eq(freeText.textId, shotRevision.reasonTextId))
+    .leftJoin(claim, eq(claim.revisionId, shotRevision.revisionId))
+    .where(where)
+    .orderBy(desc(shot.pulledAt), desc(shot.shotId), desc(shotRevision.revisionNo))
+  const details = new Map<string, ShotDetail>()
+  for (const row of rows) {
+    const revision = toRevision(row.revision, row.beside)
+    const known = details.get(row.shot.shotId)
+    if (known) known.revisions.push(revision)
+    else {
+      const summary = toSummary(row.shot, row.revision, row.beside)
+      details.set(row.shot.shotId, {
+        ...summary,
+        recipe: toRecipeRevision(row.recipe),
+        revisions: [revision],
+      })
+    }
   }
+  return [...details.values()]
 }
 
 /** The query behind one page of the list; one more row than asked tells whether another page follows. */
@@ -90,7 +131,7 @@ export function shotPageQuery(
   transaction: AcademyTransaction,
   academyId: string,
   query: ShotListQuery,
-  after: ShotCursor | null,
+  after: PageEnd | null,
 ) {
   const newest = transaction
     .select()
@@ -102,13 +143,13 @@ export function shotPageQuery(
   const conditions: SQL[] = [eq(shot.academyId, academyId)]
   if (query.personId !== undefined) conditions.push(eq(shot.personId, query.personId))
   if (after !== null)
-    conditions.push(
-      sql`(${shot.pulledAt}, ${shot.shotId}) < (${after.pulledAt}::timestamptz, ${after.shotId}::uuid)`,
-    )
+    conditions.push(sql`(${shot.pulledAt}, ${shot.shotId}) < (${after.at}::timestamptz, ${after.id}::uuid)`)
   return transaction
-    .select({ shot: getTableColumns(shot), revision: newest._.selectedFields })
+    .select({ shot: getTableColumns(shot), revision: newest._.selectedFields, beside: BESIDE })
     .from(shot)
     .innerJoinLateral(newest, sql`true`)
+    .leftJoin(freeText, eq(freeText.textId, newest.reasonTextId))
+    .leftJoin(claim, eq(claim.revisionId, newest.revisionId))
     .where(and(...conditions))
     .orderBy(desc(shot.pulledAt), desc(shot.shotId))
     .limit(query.limit + 1)
@@ -118,10 +159,10 @@ export async function listShots(
   transaction: AcademyTransaction,
   academyId: string,
   query: ShotListQuery,
-  after: ShotCursor | null,
+  after: PageEnd | null,
 ): Promise<ShotSummary[]> {
   const rows = await shotPageQuery(transaction, academyId, query, after)
-  return rows.map((row) => toSummary(row.shot, row.revision))
+  return rows.map((row) => toSummary(row.shot, row.revision, row.beside))
 }
 
 /** The named recipe revisions, each once. */
@@ -137,7 +178,7 @@ export async function findRecipeRevisions(
   return rows.map(toRecipeRevision)
 }
 
-function toSummary(row: ShotRow, revision: RevisionRow): ShotSummary {
+function toSummary(row: ShotRow, revision: RevisionRow, beside: Beside): ShotSummary {
   return {
     shotId: row.shotId,
     personId: row.personId,
@@ -146,15 +187,17 @@ function toSummary(row: ShotRow, revision: RevisionRow): ShotSummary {
     grinderId: row.grinderId,
     bagId: row.bagId,
     pulledAt: row.pulledAt.toISOString(),
-    current: toRevision(revision),
+    current: toRevision(revision, beside),
   }
 }
 
-function toRevision(row: RevisionRow): ShotRevision {
+function toRevision(row: RevisionRow, { reason, claimedAt, confirmedAt }: Beside): ShotRevision {
   return {
     revisionId: row.revisionId,
     revisionNo: row.revisionNo,
-    reason: row.reason,
+    judgedBy: row.judgedBy,
+    isClaimed: claimedAt !== null && confirmedAt === null,
+    reason,
     recordedAt: row.recordedAt.toISOString(),
     receivedAt: row.receivedAt.toISOString(),
     facts: toFacts(row),

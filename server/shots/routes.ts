@@ -1,19 +1,37 @@
 import { ENDPOINTS } from '@calm-apron/contract'
 import { Router } from 'express'
+import type { House } from '../house.ts'
 import { serve } from '../http/serve.ts'
-import type { ShotService } from './shotService.ts'
+import { Refusal } from '../refusal.ts'
+import { type Recorded, correctShot, listShotPage, readShotDetail, recordShot } from './shotService.ts'
 
-export function shotRoutes(shots: ShotService): Router {
+export function shotRoutes(house: House): Router {
   const router = Router()
-  serve(router, ENDPOINTS.listShots, async ({ query }) => ({ answer: await shots.list(query) }))
-  serve(router, ENDPOINTS.getShot, async ({ params }) => ({ answer: await shots.find(params.shotId) }))
-  serve(router, ENDPOINTS.putShot, async ({ params, body }) => {
-    const { created, record } = await shots.record(params.shotId, body)
-    return { created, answer: record }
-  })
-  serve(router, ENDPOINTS.putCorrection, async ({ params, body }) => {
-    const { created, record } = await shots.correct(params.shotId, params.revisionId, body)
-    return { created, answer: record }
+  serve(house, router, ENDPOINTS.listShots, async (work) => ({
+    answer: await listShotPage(work, work.query),
+  }))
+  serve(house, router, ENDPOINTS.getShot, async (work) => ({
+    answer: await readShotDetail(work, work.params.shotId),
+  }))
+  serve(house, router, ENDPOINTS.putShot, async (work) =>
+    told(await recordShot(work, work.params.shotId, work.body)),
+  )
+  serve(house, router, ENDPOINTS.putCorrection, async (work) => {
+    const { shotId, revisionId } = work.params
+    return told(await correctShot(work, shotId, revisionId, work.body))
   })
   return router
+}
+
+function told<T>(recorded: Recorded<T>) {
+  return recorded === 'set-aside'
+    ? { afterwards: setAside() }
+    : { created: recorded.created, answer: recorded.record }
+}
+
+function setAside(): Refusal {
+  return new Refusal(
+    'set-aside',
+    'The account it was entered under has ended. It is kept on the server for the head to decide.',
+  )
 }

@@ -6,33 +6,28 @@ import type {
   ShotListQuery,
   ShotSummary,
 } from '@calm-apron/contract'
-import { brokenForeignKey, brokenUniqueKey } from '../database/errors.ts'
-import { inTheAcademy } from '../database/inAcademy.ts'
-import type { AcademyTransaction, Database } from '../database/pool.ts'
-import { Refusal } from '../refusal.ts'
+import { keepText, leaveTrace } from '../audit/trace.ts'
+import { brokenForeignKey } from '../database/errors.ts'
+import type { AcademyTransaction } from '../database/pool.ts'
+import { notThere, ownsShot, refuseUnlessOwn } from '../doors/actor.ts'
+import { readCursor, writeCursor } from '../http/cursor.ts'
+import type { Errand } from '../http/serve.ts'
+import { Refusal, refuseField } from '../refusal.ts'
+import { authorOf, setRecordAside } from './author.ts'
 import { bodyDigest } from './bodyDigest.ts'
+import { insertClaim } from './claims.ts'
 import {
   findRecipeRevisions,
   findRevision,
   findShot,
+  findShotOwner,
   insertRevision,
   insertShot,
   listShots,
 } from './queries.ts'
-import { readCursor, writeCursor } from './shotCursor.ts'
 
-/** What was made now, or had been made by the same request before. */
-export interface Recorded<T> {
-  created: boolean
-  record: T
-}
-
-export interface ShotService {
-  record: (shotId: string, input: ShotInput) => Promise<Recorded<ShotSummary>>
-  correct: (shotId: string, revisionId: string, input: CorrectionInput) => Promise<Recorded<ShotDetail>>
-  find: (shotId: string) => Promise<ShotDetail>
-  list: (query: ShotListQuery) => Promise<ShotList>
-}
+/** What was made now or by the same request before; or set aside, because its author's account has ended. */
+export type Recorded<T> = { created: boolean; record: T } | 'set-aside'
 
 const FIELD_OF_KEY: Record<string, string> = {
   shot_person: 'personId',
@@ -44,111 +39,213 @@ const FIELD_OF_KEY: Record<string, string> = {
   shot_cup_vessel: 'facts.cup.vesselId',
 }
 
-/** Recording, correcting and finding shots. Facts are only ever added. */
-export function createShotService({ database, now }: { database: Database; now: () => Date }): ShotService {
+/**
+ * Records a shot. Repeated, it is the one recorded before.
+ * @throws {Refusal} `id-taken` for another body under a used id; `invalid-input`; `not-found` for another's shot
+ */
+export async function recordShot(
+  errand: Errand,
+  shotId: string,
+  input: ShotInput,
+): Promise<Recorded<ShotSummary>> {
+  const { actor, transaction } = errand
+  refuseUnlessOwn(actor, 'record-shot', input.personId === actor.personId)
+  const digest = bodyDigest(input)
+  if (await isRepeated(transaction, shotId, shotId, digest))
+    return { created: false, record: await summaryOf(transaction, shotId) }
+  const author = await authorOf(errand, input.judgedBy)
+  if (author === 'ended') {
+    await setRecordAside(errand, shotId, { kind: 'shot', shotId, body: input })
+    return 'set-aside'
+  }
+  if (!(await storeShot(errand, shotId, input, digest))) {
+    // Another request made it in between: the same, or something else under its id.
+    await isRepeated(transaction, shotId, shotId, digest)
+    return { created: false, record: await summaryOf(transaction, shotId) }
+  }
+  if (author === 'claimed') await noteClaim(errand, shotId, input.judgedBy)
+  return { created: true, record: await summaryOf(transaction, shotId) }
+}
+
+/**
+ * Stores a new shot with its trace; tells false when its id is taken.
+ * @throws {Refusal} `invalid-input` naming an id that is not there
+ */
+export async function storeShot(
+  { actor, transaction, now }: Errand,
+  shotId: string,
+  input: ShotInput,
+  digest = bodyDigest(input),
+): Promise<boolean> {
+  const isNew = await namingUnknownIds(async () => {
+    if (!(await insertShot(transaction, actor.academyId, shotId, input))) return false
+    await insertRevision(transaction, actor.academyId, {
+      // The first revision goes by the shot's own id, so that repeating the request finds it.
+      revisionId: shotId,
+      shotId,
+      revisionNo: 1,
+      bodyDigest: digest,
+      judgedBy: input.judgedBy,
+      reasonTextId: null,
+      recordedAt: new Date(input.pulledAt),
+      receivedAt: now,
+      facts: input.facts,
+    })
+    return true
+  })
+  if (!isNew) return false
+  const { facts: after, personId, judgedBy: actorId } = input
+  const { academyId } = actor
+  await leaveTrace(
+    transaction,
+    { academyId, kind: 'shot-recorded', actorId, personId, subjectId: shotId, after },
+    now,
+  )
+  return true
+}
+
+/**
+ * Corrects a shot. Earlier facts stay.
+ * @throws {Refusal} `changed-meanwhile` with both versions when it was based on an older revision; `id-taken`; `not-found`
+ */
+export async function correctShot(
+  errand: Errand,
+  shotId: string,
+  revisionId: string,
+  input: CorrectionInput,
+): Promise<Recorded<ShotDetail>> {
+  const { actor, transaction } = errand
+  const owner = await findShotOwner(transaction, shotId)
+  if (owner === null) throw notThere()
+  refuseUnlessOwn(actor, 'correct-shot', ownsShot(actor, owner) && owner.recordedBy === actor.personId)
+  const digest = bodyDigest(input)
+  if (await isRepeated(transaction, revisionId, shotId, digest))
+    return { created: false, record: await shotOrRefuse(transaction, shotId) }
+  const author = await authorOf(errand, input.judgedBy)
+  if (author === 'ended') {
+    await setRecordAside(errand, revisionId, { kind: 'correction', shotId, revisionId, body: input })
+    return 'set-aside'
+  }
+  await storeCorrection(errand, shotId, revisionId, input, digest)
+  if (author === 'claimed') await noteClaim(errand, revisionId, input.judgedBy)
+  return { created: true, record: await shotOrRefuse(transaction, shotId) }
+}
+
+/**
+ * Stores a correction that is known to be new, with its trace.
+ * @throws {Refusal} `changed-meanwhile`, `invalid-input`, `not-found`
+ */
+export async function storeCorrection(
+  { actor, transaction, now }: Errand,
+  shotId: string,
+  revisionId: string,
+  input: CorrectionInput,
+  digest = bodyDigest(input),
+): Promise<void> {
+  const { academyId } = actor
+  const { personId, current } = await shotOrRefuse(transaction, shotId)
+  if (current.revisionNo !== input.basedOnNo) {
+    throw new Refusal(
+      'changed-meanwhile',
+      'This shot was corrected meanwhile. Look at the newest numbers and correct those.',
+      [],
+      { versions: { current, yours: input } },
+    )
+  }
+  const reasonTextId = await keepText(transaction, {
+    academyId,
+    aboutId: personId,
+    writtenBy: input.judgedBy,
+    content: input.reason,
+  })
+  await namingUnknownIds(() =>
+    insertRevision(transaction, academyId, {
+      revisionId,
+      shotId,
+      revisionNo: input.basedOnNo + 1,
+      bodyDigest: digest,
+      judgedBy: input.judgedBy,
+      reasonTextId,
+      recordedAt: new Date(input.correctedAt),
+      receivedAt: now,
+      facts: input.facts,
+    }),
+  )
+  await leaveTrace(
+    transaction,
+    {
+      academyId,
+      kind: 'shot-corrected',
+      actorId: input.judgedBy,
+      personId,
+      subjectId: shotId,
+      before: current.facts,
+      after: input.facts,
+      whyTextId: reasonTextId,
+    },
+    now,
+  )
+}
+
+/** @throws {Refusal} `not-found` */
+export async function readShotDetail({ actor, transaction }: Errand, shotId: string): Promise<ShotDetail> {
+  const found = await shotOrRefuse(transaction, shotId)
+  refuseUnlessOwn(actor, 'see-shots', ownsShot(actor, found))
+  return found
+}
+
+/** One page. Who may see only their own shots gets only those, and asking for another's finds nothing there. */
+export async function listShotPage({ actor, transaction }: Errand, asked: ShotListQuery): Promise<ShotList> {
+  if (asked.personId !== undefined) refuseUnlessOwn(actor, 'see-shots', asked.personId === actor.personId)
+  const query = actor.part === 'trainee' ? { ...asked, personId: actor.personId } : asked
+  const after = query.cursor === undefined ? null : readCursor(query.cursor)
+  const rows = await listShots(transaction, actor.academyId, query, after)
+  const shots = rows.slice(0, query.limit)
+  const last = shots.at(-1)
   return {
-    record: (shotId, input) => namingUnknownIds(() => record(shotId, input)),
-    correct: (shotId, revisionId, input) =>
-      namingUnknownIds(() => againAfterRace(() => correct(shotId, revisionId, input))),
-    find: (shotId) => inTheAcademy(database, (transaction) => shotOrRefuse(transaction, shotId)),
-    list,
-  }
-
-  async function record(shotId: string, input: ShotInput): Promise<Recorded<ShotSummary>> {
-    const digest = bodyDigest(input)
-    return inTheAcademy(database, async (transaction, academyId) => {
-      const created = await insertShot(transaction, academyId, shotId, input)
-      if (created) {
-        await insertRevision(transaction, academyId, {
-          // The first revision goes by the shot's own id, so that repeating the request finds it.
-          revisionId: shotId,
-          shotId,
-          revisionNo: 1,
-          bodyDigest: digest,
-          reason: null,
-          recordedAt: new Date(input.pulledAt),
-          receivedAt: now(),
-          facts: input.facts,
-        })
-      } else {
-        await refuseAnotherBody(transaction, shotId, shotId, digest)
-      }
-      const { recipe: _recipe, revisions: _revisions, ...summary } = await shotOrRefuse(transaction, shotId)
-      return { created, record: summary }
-    })
-  }
-
-  async function correct(
-    shotId: string,
-    revisionId: string,
-    input: CorrectionInput,
-  ): Promise<Recorded<ShotDetail>> {
-    const digest = bodyDigest(input)
-    return inTheAcademy(database, async (transaction, academyId) => {
-      const before = await shotOrRefuse(transaction, shotId)
-      const replayed = await findRevision(transaction, revisionId)
-      if (replayed !== null) {
-        await refuseAnotherBody(transaction, revisionId, shotId, digest)
-        return { created: false, record: before }
-      }
-      if (before.current.revisionNo !== input.basedOnNo) throw changedMeanwhile()
-      await insertRevision(transaction, academyId, {
-        revisionId,
-        shotId,
-        revisionNo: input.basedOnNo + 1,
-        bodyDigest: digest,
-        reason: input.reason,
-        recordedAt: new Date(input.correctedAt),
-        receivedAt: now(),
-        facts: input.facts,
-      })
-      return { created: true, record: await shotOrRefuse(transaction, shotId) }
-    })
-  }
-
-  async function list(query: ShotListQuery): Promise<ShotList> {
-    const after = query.cursor === undefined ? null : readCursor(query.cursor)
-    return inTheAcademy(database, async (transaction, academyId) => {
-      const rows = await listShots(transaction, academyId, query, after)
-      const shots = rows.slice(0, query.limit)
-      const last = shots.at(-1)
-      return {
-        shots,
-        recipes: await findRecipeRevisions(
-          transaction,
-          shots.map((shot) => shot.recipeRevisionId),
-        ),
-        nextCursor: rows.length > query.limit && last !== undefined ? writeCursor(last) : null,
-      }
-    })
+    shots,
+    recipes: await findRecipeRevisions(
+      transaction,
+      shots.map((shot) => shot.recipeRevisionId),
+    ),
+    nextCursor:
+      rows.length > query.limit && last !== undefined
+        ? writeCursor({ at: last.pulledAt, id: last.shotId })
+        : null,
   }
 }
 
 async function shotOrRefuse(transaction: AcademyTransaction, shotId: string): Promise<ShotDetail> {
   const found = await findShot(transaction, shotId)
-  if (found === null) throw new Refusal('not-found', 'There is no such shot.')
-  return { ...found.summary, recipe: found.recipe, revisions: found.revisions }
+  if (found === null) throw notThere()
+  return found
 }
 
-async function refuseAnotherBody(
+async function summaryOf(transaction: AcademyTransaction, shotId: string): Promise<ShotSummary> {
+  const { recipe: _recipe, revisions: _revisions, ...summary } = await shotOrRefuse(transaction, shotId)
+  return summary
+}
+
+async function noteClaim({ actor, transaction, now }: Errand, revisionId: string, judgedBy: string) {
+  const { academyId, personId: sentBy, deviceHash } = actor
+  await insertClaim(transaction, { academyId, revisionId, judgedBy, sentBy, deviceHash, claimedAt: now })
+}
+
+/** Whether this very request was carried out before; another under its id is refused. */
+async function isRepeated(
   transaction: AcademyTransaction,
   revisionId: string,
   shotId: string,
   digest: string,
-): Promise<void> {
+): Promise<boolean> {
   const first = await findRevision(transaction, revisionId)
-  if (first?.shotId === shotId && first.bodyDigest === digest) return
-  throw new Refusal('id-taken', 'Something else was recorded under this id before; it stays as it is.')
+  if (first === null) return false
+  if (first.shotId === shotId && first.bodyDigest === digest) return true
+  throw idTaken()
 }
 
-/** Of two writes racing for one revision the loser looks again: it then finds itself repeated, or overtaken. */
-async function againAfterRace<T>(write: () => Promise<T>): Promise<T> {
-  try {
-    return await write()
-  } catch (error) {
-    if (brokenUniqueKey(error) === null) throw error
-    return write()
-  }
+function idTaken(): Refusal {
+  return new Refusal('id-taken', 'Something else was recorded under this id before; it stays as it is.')
 }
 
 /** A write that names something which is not there is told which. */
@@ -158,15 +255,6 @@ async function namingUnknownIds<T>(write: () => Promise<T>): Promise<T> {
   } catch (error) {
     const field = FIELD_OF_KEY[brokenForeignKey(error) ?? '']
     if (field === undefined) throw error
-    throw new Refusal('invalid-input', 'One field needs mending.', [
-      { path: field, reason: 'unknown-id', message: 'There is nothing by this id.' },
-    ])
+    throw refuseField(field, 'unknown-id', 'There is nothing by this id.')
   }
-}
-
-function changedMeanwhile(): Refusal {
-  return new Refusal(
-    'changed-meanwhile',
-    'This shot was corrected meanwhile. Look at the newest numbers and correct those.',
-  )
 }

@@ -1,6 +1,6 @@
 import { fieldErrors, shotDetail, shotList, shotSummary } from '@calm-apron/contract'
 import fc from 'fast-check'
-import { type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
+import { type TestServer, newId, serveTest, shotOf, somebody } from '../testing/serve.ts'
 
 const RECEIVED_AT = '2026-11-23T11:00:00.000Z'
 let server: TestServer
@@ -15,6 +15,7 @@ const correct = (shotId: string, revisionId: string, body: object) =>
   server.http.put(`/api/v1/shots/${shotId}/revisions/${revisionId}`).send(body)
 const correction = (basedOnNo: number, netG: number, reason = 'read the wrong line') => ({
   basedOnNo,
+  judgedBy: somebody('trainer'),
   reason,
   correctedAt: '2026-11-23T10:40:00.000Z',
   facts: shotOf({ dose: { by: 'net', netG } }).facts,
@@ -36,11 +37,13 @@ describe('recording', () => {
     })
     const answer = await put(shotId, body).expect(201)
     const { current, ...rest } = shotSummary.parse(answer.body)
-    const { facts, ...setting } = body
+    const { facts, judgedBy: _judgedBy, ...setting } = body
     expect(rest).toEqual({ shotId, ...setting })
     expect(current).toEqual({
       revisionId: shotId,
       revisionNo: 1,
+      judgedBy: body.judgedBy,
+      isClaimed: false,
       reason: null,
       recordedAt: body.pulledAt,
       receivedAt: RECEIVED_AT,
@@ -215,9 +218,12 @@ describe('correcting', () => {
     const answers = await Promise.all(
       [17.7, 17.8].map((netG) => correct(shotId, newId(), correction(1, netG))),
     )
-    expect(answers.map(({ status }) => status).sort()).toEqual([201, 409])
-    const loser = answers.find(({ status }) => status === 409)
-    expect(loser?.body).toMatchObject({ code: 'changed-meanwhile' })
+    expect(answers.map(({ status }) => status).sort()).toEqual([201, 412])
+    const loser = answers.find(({ status }) => status === 412)
+    expect(loser?.body).toMatchObject({
+      code: 'changed-meanwhile',
+      versions: { current: { revisionNo: 2 }, yours: { basedOnNo: 1 } },
+    })
   })
 
   test('a correction needs a shot and a reason', async () => {

@@ -1,19 +1,34 @@
 import { demoAcademy } from '@calm-apron/demo'
-import { type ShotInput } from '@calm-apron/contract'
+import type { Role, ShotInput } from '@calm-apron/contract'
 import { type ShotFacts, unknownFacts } from '@calm-apron/core'
 import { type TestDatabase, createTestDatabase } from '@calm-apron/scripts/testing'
+import type { Express } from 'express'
 import pino from 'pino'
 import request from 'supertest'
 import { v7 as uuidv7 } from 'uuid'
 import { createApp } from '../app.ts'
+import type { House } from '../house.ts'
 import { databaseOver, openPool } from '../database/pool.ts'
 import { checkReadiness } from '../database/readiness.ts'
 
 /** The demo's records, whose ids are always the same. */
 export const DEMO = demoAcademy(new Date('2026-11-23T10:00:00Z'))
 
+/** Somebody at a browser of their own, with its cookies. */
+export type Browser = ReturnType<typeof request.agent>
+
+/** Where the tests' browsers say they are. */
+export const ORIGIN = 'http://tests.invalid'
+
 export interface TestServer {
-  http: ReturnType<typeof request>
+  /** A browser in which the demo's first trainer is signed in; nobody, where there is no demo. */
+  http: Browser
+  /** A browser in which nobody is signed in yet. */
+  browser: () => Browser
+  /** A browser in which this one of the demo is. */
+  as: (personId: string) => Promise<Browser>
+  house: House
+  app: Express
   database: TestDatabase
   stop: () => Promise<void>
 }
@@ -22,14 +37,20 @@ export interface TestServer {
 export async function serveTest(
   template: 'demo' | 'empty' = 'demo',
   now: () => Date = () => new Date(),
+  doors: Partial<House['doors']> = {},
 ): Promise<TestServer> {
   const database = await createTestDatabase(template)
   const pool = openPool(database.appUrl, () => undefined)
-  const app = createApp({
+  const house: House = {
     database: databaseOver(pool),
+    now,
+    doors: { publicOrigin: ORIGIN, isSecure: false, demoSignIn: true, ...doors },
+  }
+  const app = createApp({
+    house,
+    trustProxy: false,
     checkReadiness: () => checkReadiness(pool),
     logger: pino({ level: 'silent' }),
-    now,
     webFolder: '/nowhere',
     version: '0.0.0',
   })
@@ -37,7 +58,14 @@ export async function serveTest(
     await pool.end()
     await database.remove()
   }
-  return { http: request(app), database, stop }
+  const browser = () => request.agent(app).set('Origin', ORIGIN)
+  const as = async (personId: string) => {
+    const own = browser()
+    await own.post('/api/v1/session/demo').send({ personId }).expect(200)
+    return own
+  }
+  const http = template === 'demo' ? await as(somebody('trainer')) : browser()
+  return { http, browser, as, house, app, database, stop }
 }
 
 function first<T>(list: readonly T[]): T {
@@ -46,11 +74,17 @@ function first<T>(list: readonly T[]): T {
   return item
 }
 
+/** The first of the demo's people in a role. */
+export function somebody(role: Role): string {
+  return first(DEMO.people.filter((each) => each.role === role)).personId
+}
+
 /** A shot as the bar would send it, with what is known of it. */
 export function shotOf(facts: Partial<ShotFacts> = {}, pulledAt = '2026-11-23T10:30:00.000Z'): ShotInput {
   const bar = first(DEMO.bars)
   return {
-    personId: first(DEMO.people.filter(({ role }) => role === 'trainee')).personId,
+    personId: somebody('trainee'),
+    judgedBy: somebody('trainer'),
     recipeRevisionId: first(DEMO.recipes).recipeRevisionId,
     barId: bar.barId,
     grinderId: first(bar.grinders).grinderId,

@@ -1,15 +1,31 @@
-import type { Bar, Coffee, Person, RecipeRevision } from '@calm-apron/contract'
-import { asc, desc } from 'drizzle-orm'
+import type { Bar, Coffee, RecipeRevision, TodayPerson } from '@calm-apron/contract'
+import { asc, desc, eq } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { bag, bar, coffee, grinder, person, recipeRevision, vessel } from '../database/schema/index.ts'
+import {
+  bag,
+  bar,
+  coffee,
+  grinder,
+  person,
+  personName,
+  recipeRevision,
+  vessel,
+} from '../database/schema/index.ts'
 import { toRecipeRevision } from '../recipes/recipeRow.ts'
 
-/** People of the academy by name. */
-export async function listPeople(transaction: AcademyTransaction): Promise<Person[]> {
-  return transaction
-    .select({ personId: person.personId, displayName: person.displayName, role: person.role })
+/** People of the academy by name; those whose account has ended too, because records name them. */
+export async function listPeople(transaction: AcademyTransaction): Promise<TodayPerson[]> {
+  const rows = await transaction
+    .select({
+      personId: person.personId,
+      displayName: personName.displayName,
+      role: person.role,
+      endedAt: person.endedAt,
+    })
     .from(person)
-    .orderBy(asc(person.displayName), asc(person.personId))
+    .innerJoin(personName, eq(personName.personId, person.personId))
+    .orderBy(asc(personName.displayName), asc(person.personId))
+  return rows.map(({ endedAt, ...rest }) => ({ ...rest, isActive: endedAt === null }))
 }
 
 /** Each recipe in its newest revision, by name. */

@@ -1,23 +1,26 @@
-import { ENDPOINTS, type Today } from '@calm-apron/contract'
+import { ENDPOINTS, type Today, reachOf } from '@calm-apron/contract'
 import { Router } from 'express'
 import { findAcademy } from '../academies/queries.ts'
-import { inTheAcademy } from '../database/inAcademy.ts'
-import type { Database } from '../database/pool.ts'
-import { serve } from '../http/serve.ts'
+import type { House } from '../house.ts'
+import { type Errand, serve } from '../http/serve.ts'
 import { listBars, listCoffees, listPeople, listRecipes } from './queries.ts'
 
-export function todayRoutes(database: Database): Router {
+export function todayRoutes(house: House): Router {
   const router = Router()
-  serve(router, ENDPOINTS.today, async () => ({ answer: await readToday(database) }))
+  serve(house, router, ENDPOINTS.today, async (work) => ({ answer: await readToday(work) }))
   return router
 }
 
-async function readToday(database: Database): Promise<Today> {
-  return inTheAcademy(database, async (transaction) => ({
+/** A trainee hears of themselves and of those who teach; of other trainees not even the names. */
+async function readToday({ actor, transaction }: Errand): Promise<Today> {
+  const people = await listPeople(transaction)
+  const isTold = ({ personId, role }: Today['people'][number]) =>
+    reachOf(actor.part, 'see-academy') === 'all' || role !== 'trainee' || personId === actor.personId
+  return {
     academy: await findAcademy(transaction),
-    people: await listPeople(transaction),
+    people: people.filter(isTold),
     recipes: await listRecipes(transaction),
     coffees: await listCoffees(transaction),
     bars: await listBars(transaction),
-  }))
+  }
 }

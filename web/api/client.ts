@@ -22,7 +22,10 @@ interface Sent<E extends Endpoint> {
 }
 
 const ANSWER_WITHIN_MS = 12_000
-const TRY_LATER = new Set([429, 500, 502, 503, 504])
+const TRY_LATER = new Set([500, 502, 503, 504])
+
+/** Tells, by an event `signed-out`, that the server no longer knows who is here. */
+export const doorBell = new EventTarget()
 
 /**
  * Calls one endpoint, typed by its own schemas.
@@ -73,5 +76,6 @@ async function failureOf(answer: Response): Promise<RefusedByServer | ServerUnre
   const parsed = problem.safeParse(await answer.json().catch(() => null))
   if (TRY_LATER.has(answer.status) || !parsed.success)
     return new ServerUnreachable(`Status ${answer.status}.`)
+  if (parsed.data.code === 'not-signed-in') doorBell.dispatchEvent(new Event('signed-out'))
   return new RefusedByServer(parsed.data)
 }

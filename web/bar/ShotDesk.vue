@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import ShotRails from '../parts/ShotRails.vue'
 import { useAcademy } from '../store/academy.ts'
+import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { useFormat } from '../units/useFormat.ts'
 import ClockFace from './ClockFace.vue'
@@ -20,6 +21,7 @@ const props = defineProps<{ found: ShotDraft }>()
 const { t } = useI18n()
 const router = useRouter()
 const academy = useAcademy()
+const door = useDoor()
 const outbox = useOutbox()
 const format = useFormat()
 const issueWords = useIssueWords()
@@ -83,6 +85,7 @@ async function save(): Promise<void> {
     barId,
     grinderId,
     bagId,
+    judgedBy: door.personId,
     pulledAt: madeAt,
     facts: facts.value,
   })

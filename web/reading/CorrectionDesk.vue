@@ -9,12 +9,14 @@ import { BAR_STEPS, type ShotDraft } from '../bar/shotDraft.ts'
 import StepPanel from '../bar/StepPanel.vue'
 import { useDraft } from '../bar/useDraft.ts'
 import { useIssueWords } from '../bar/useIssueWords.ts'
+import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { useFactWords } from './useFactWords.ts'
 
 const props = defineProps<{ found: ShotDraft; shot: ShotDetail }>()
 const { t } = useI18n()
 const router = useRouter()
+const door = useDoor()
 const outbox = useOutbox()
 const issueWords = useIssueWords()
 const { changes } = useFactWords()
@@ -47,6 +49,7 @@ async function save(): Promise<void> {
   const { shotId, correcting } = draft
   await outbox.addCorrection(shotId, uuidv7(), {
     basedOnNo: correcting.basedOnNo,
+    judgedBy: door.personId,
     reason: reason.value.trim(),
     correctedAt: new Date().toISOString(),
     facts: read.value.facts,

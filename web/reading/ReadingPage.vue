@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import EmptyPlace from '../parts/EmptyPlace.vue'
 import ShotRails from '../parts/ShotRails.vue'
 import { useAcademy } from '../store/academy.ts'
+import { useDoor } from '../store/door.ts'
 import { useStartShot } from '../today/useStartShot.ts'
 import { useFormat } from '../units/useFormat.ts'
 import DiagnosisCard from './DiagnosisCard.vue'
@@ -14,9 +16,16 @@ import { useShotReading } from './useShotReading.ts'
 const props = defineProps<{ shotId: string }>()
 const { t } = useI18n()
 const academy = useAcademy()
+const door = useDoor()
 const format = useFormat()
 const startShot = useStartShot()
 const { shot, state, readings, diagnosis, isUnsent } = useShotReading(() => props.shotId)
+/** One's own to correct is what one pulled and recorded oneself. */
+const mayCorrect = computed(() => {
+  const recordedBy = shot.value?.revisions.at(-1)?.judgedBy
+  const isOwn = shot.value?.personId === door.personId && recordedBy === door.personId
+  return door.may('correct-shot', isOwn)
+})
 </script>
 
 <template>
@@ -48,7 +57,9 @@ const { shot, state, readings, diagnosis, isUnsent } = useShotReading(() => prop
       <Button type="primary" @click="startShot(shot.personId, shot.recipeRevisionId)">{{
         t('reading.nextShot')
       }}</Button>
-      <RouterLink :to="{ name: 'correct', params: { shotId } }">{{ t('reading.correct') }}</RouterLink>
+      <RouterLink v-if="mayCorrect" :to="{ name: 'correct', params: { shotId } }">{{
+        t('reading.correct')
+      }}</RouterLink>
       <RouterLink :to="{ name: 'progress', params: { personId: shot.personId } }">
         {{ t('reading.progress', { person: academy.personName(shot.personId) }) }}
       </RouterLink>

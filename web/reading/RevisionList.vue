@@ -13,6 +13,13 @@ const format = useFormat()
 const academy = useAcademy()
 const { lines, changes } = useFactWords()
 
+/** Who judged, and whether that was checked; nothing for what was recorded before people signed in. */
+function judgeOf({ judgedBy, isClaimed }: ShotRevision): string {
+  if (judgedBy === null) return ''
+  const person = academy.personName(judgedBy) || t('people.erased')
+  return [t('reading.judgedBy', { person }), ...(isClaimed ? [t('reading.claimed')] : [])].join(', ')
+}
+
 const rows = computed(() =>
   props.revisions.map((revision, index) => {
     const before = props.revisions[index + 1]
@@ -21,6 +28,7 @@ const rows = computed(() =>
       title: `${t('reading.revision', { no: revision.revisionNo })}, ${index === 0 ? t('reading.now') : t('reading.first')}`,
       when: `${format.dateOf(revision.recordedAt, academy.timeZone)}, ${format.timeOf(revision.recordedAt, academy.timeZone)}`,
       reason: revision.reason,
+      judge: judgeOf(revision),
       changes: before ? changes(before.facts, revision.facts) : [],
     }
   }),
@@ -29,6 +37,7 @@ const facts = computed(() => (props.revisions[0] ? lines(props.revisions[0].fact
 </script>
 
 <template>
+  <p v-if="rows.length === 1 && rows[0]?.judge" class="soft judge">{{ rows[0].judge }}</p>
   <details class="facts">
     <summary>{{ t('reading.facts') }}</summary>
     <dl>
@@ -43,6 +52,7 @@ const facts = computed(() => (props.revisions[0] ? lines(props.revisions[0].fact
     <ol>
       <li v-for="row in rows" :key="row.id">
         <strong>{{ row.title }}</strong> <span class="soft">{{ row.when }}</span>
+        <p v-if="row.judge" class="soft">{{ row.judge }}</p>
         <p v-if="row.reason">{{ row.reason }}</p>
         <p v-for="change in row.changes" :key="change" class="figure change">{{ change }}</p>
       </li>
@@ -54,6 +64,9 @@ const facts = computed(() => (props.revisions[0] ? lines(props.revisions[0].fact
 .facts,
 .corrections {
   margin-top: 24px;
+}
+.judge {
+  margin: 16px 0 0;
 }
 dl {
   margin: 0;

@@ -50,8 +50,6 @@ const tones = TONES.map((value) => ({ value, label: t(`settings.${value}`) }))
 <style scoped>
 .settings {
   max-width: 720px;
-  margin: 0 auto;
-  padding: 24px;
 }
 section {
   display: grid;

@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { UserOutlined } from '@ant-design/icons-vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
+import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
 
 const { t } = useI18n()
+const door = useDoor()
 const outbox = useOutbox()
 const places = ['today', 'bar', 'progress', 'settings'] as const
 </script>
@@ -11,13 +14,13 @@ const places = ['today', 'bar', 'progress', 'settings'] as const
 <template>
   <header class="top">
     <RouterLink :to="{ name: 'today' }" class="brand">{{ t('app.name') }}</RouterLink>
-    <nav :aria-label="t('app.places')">
+    <nav v-if="door.session && !door.session.handedOver" :aria-label="t('app.places')">
       <RouterLink v-for="place in places" :key="place" :to="{ name: place }" class="place">{{
         t(`place.${place}`)
       }}</RouterLink>
     </nav>
     <RouterLink
-      v-if="outbox.writes.length > 0"
+      v-if="door.session && outbox.writes.length > 0"
       :to="{ name: 'waiting' }"
       class="waiting"
       :class="{ refused: outbox.refused.length > 0 }"
@@ -27,6 +30,16 @@ const places = ['today', 'bar', 'progress', 'settings'] as const
           ? t('app.refused', outbox.refused.length)
           : t('app.waiting', outbox.waiting.length)
       }}
+    </RouterLink>
+    <RouterLink
+      v-if="door.session && !door.session.handedOver"
+      :to="{ name: 'switch' }"
+      class="who"
+      :class="{ claimed: door.claimed }"
+      :aria-label="t('app.who', { person: door.personName })"
+      :title="t('app.switch')"
+    >
+      <UserOutlined aria-hidden="true" />{{ door.personName }}
     </RouterLink>
   </header>
 </template>
@@ -50,7 +63,8 @@ nav {
 }
 .place,
 .brand,
-.waiting {
+.waiting,
+.who {
   min-height: 52px;
   display: inline-flex;
   align-items: center;
@@ -65,7 +79,22 @@ nav {
   border-bottom-color: var(--pine);
   font-weight: 700;
 }
+.who {
+  order: 2;
+  margin-left: auto;
+  gap: 8px;
+  padding: 0 8px;
+  color: var(--ink);
+  text-decoration: none;
+}
+.waiting + .who {
+  margin-left: 0;
+}
+.who.claimed {
+  color: var(--ochre);
+}
 .waiting {
+  order: 1;
   margin-left: auto;
   padding: 0 12px;
   color: var(--ochre);

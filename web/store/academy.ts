@@ -3,37 +3,54 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
 import { deviceDatabase } from './deviceDatabase.ts'
+import { useDoor } from './door.ts'
 
-export type AcademyState = 'loading' | 'here' | 'remembered' | 'none' | 'unreachable'
+export type AcademyState = 'loading' | 'here' | 'remembered' | 'unreachable'
 
 const TRY_AGAIN_MS = 5000
 
-/** The academy as the server last told it; kept on the device for when the server can't be reached. */
+/** The academy as the server last told it to whoever is here; kept on the device for when the server can't be reached. */
 export const useAcademy = defineStore('academy', () => {
+  const door = useDoor()
   const today = ref<Today | null>(null)
   const state = ref<AcademyState>('loading')
+  let retry: ReturnType<typeof setTimeout> | undefined
 
   async function load(): Promise<void> {
+    clearTimeout(retry)
+    const personId = door.session?.person.personId
+    if (personId === undefined) return
     try {
       const told = await call(ENDPOINTS.today)
+      // Whoever asked may have gone meanwhile.
+      if (door.session?.person.personId !== personId) return
       today.value = told
       state.value = 'here'
-      await (await deviceDatabase()).put('remembered', told, 'today')
+      await (await deviceDatabase()).put('remembered', told, personId)
     } catch (error) {
-      if (error instanceof RefusedByServer) state.value = 'none'
-      else if (error instanceof ServerUnreachable) await remember()
-      else throw error
+      if (error instanceof ServerUnreachable) await remember(personId)
+      // That nobody is signed in any more the door hears by itself.
+      else if (!(error instanceof RefusedByServer)) throw error
     }
   }
 
-  async function remember(): Promise<void> {
-    today.value = (await (await deviceDatabase()).get('remembered', 'today')) ?? today.value
+  async function remember(personId: string): Promise<void> {
+    today.value = (await (await deviceDatabase()).get('remembered', personId)) ?? today.value
     state.value = today.value === null ? 'unreachable' : 'remembered'
-    setTimeout(() => void load(), TRY_AGAIN_MS)
+    retry = setTimeout(() => void load(), TRY_AGAIN_MS)
   }
 
-  const trainees = computed(() => today.value?.people.filter((person) => person.role === 'trainee') ?? [])
-  const timeZone = computed(() => today.value?.academy.timeZone ?? 'UTC')
+  /** Forgets what was told to the last person. */
+  function clear(): void {
+    clearTimeout(retry)
+    today.value = null
+    state.value = 'loading'
+  }
+
+  const trainees = computed(
+    () => today.value?.people.filter(({ role, isActive }) => role === 'trainee' && isActive) ?? [],
+  )
+  const timeZone = computed(() => today.value?.academy.timeZone ?? door.session?.academy.timeZone ?? 'UTC')
   const personName = (personId: string) =>
     today.value?.people.find((person) => person.personId === personId)?.displayName ?? ''
   const recipe = (recipeRevisionId: string) =>
@@ -45,5 +62,5 @@ export const useAcademy = defineStore('academy', () => {
   const coffeeOfBag = (bagId: string | null) =>
     today.value?.coffees.find(({ bags }) => bags.some((bag) => bag.bagId === bagId)) ?? null
 
-  return { today, state, trainees, timeZone, load, personName, recipe, bar, grinder, coffeeOfBag }
+  return { today, state, trainees, timeZone, load, clear, personName, recipe, bar, grinder, coffeeOfBag }
 })

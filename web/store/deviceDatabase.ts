@@ -1,4 +1,11 @@
-import type { CorrectionInput, Problem, ShotInput, Today } from '@calm-apron/contract'
+import type {
+  CorrectionInput,
+  DevicePerson,
+  Problem,
+  SessionState,
+  ShotInput,
+  Today,
+} from '@calm-apron/contract'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { ShotDraft } from '../bar/shotDraft.ts'
 
@@ -13,23 +20,41 @@ export type UnsentWrite = {
   | { kind: 'correction'; shotId: string; revisionId: string; body: CorrectionInput }
 )
 
+/** Who was here when the server last said so, for when it can't be asked. No secret of anyone's is among it. */
+export interface RememberedDoor {
+  session: SessionState
+  devicePeople: DevicePerson[]
+  /** Someone named without network, whose PIN has not been checked yet. */
+  claimedId: string | null
+}
+
+/** A draft with the academy it was begun in; people of another who use this device don't see it. */
+export type KeptDraft = ShotDraft & { academyId: string }
+
 interface DeviceSchema extends DBSchema {
   outbox: { key: number; value: UnsentWrite }
-  drafts: { key: string; value: ShotDraft }
-  remembered: { key: 'today'; value: Today }
+  drafts: { key: string; value: KeptDraft }
+  /** What each person last saw of Today. */
+  remembered: { key: string; value: Today }
+  door: { key: 'last'; value: RememberedDoor }
 }
 
 export type DeviceDatabase = IDBPDatabase<DeviceSchema>
 
-const VERSION = 1
+const VERSION = 2
 
-/** Opens what this device keeps: unsent writes, half-entered shots, and the last Today it saw. */
+/** Opens what this device keeps: unsent writes, half-entered shots, who was here, and the last Today they saw. */
 export async function openDeviceDatabase(name = 'calm-apron'): Promise<DeviceDatabase> {
   return openDB<DeviceSchema>(name, VERSION, {
-    upgrade(database) {
-      database.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true })
-      database.createObjectStore('drafts', { keyPath: 'shotId' })
-      database.createObjectStore('remembered')
+    upgrade(database, oldVersion, _newVersion, transaction) {
+      if (oldVersion < 1) {
+        database.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true })
+        database.createObjectStore('drafts', { keyPath: 'shotId' })
+        database.createObjectStore('remembered')
+      }
+      database.createObjectStore('door')
+      // What was remembered before people signed in belongs to nobody.
+      void transaction.objectStore('remembered').clear()
     },
   })
 }

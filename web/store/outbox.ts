@@ -1,8 +1,9 @@
 import type { CorrectionInput, ShotInput } from '@calm-apron/contract'
 import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { asPlain, deviceDatabase, type UnsentWrite } from './deviceDatabase.ts'
+import { useDoor } from './door.ts'
 import { backOffMs, sendWaiting } from './sender.ts'
 
 const SENDING_LOCK = 'calm-apron.outbox'
@@ -10,6 +11,7 @@ const CHANNEL = 'calm-apron.outbox'
 
 /** Unsent writes of this device: kept in order, sent when it can, seen by everyone. */
 export const useOutbox = defineStore('outbox', () => {
+  const door = useDoor()
   const writes = ref<UnsentWrite[]>([])
   const waiting = computed(() => writes.value.filter((write) => write.refused === null))
   const refused = computed(() => writes.value.filter((write) => write.refused !== null))
@@ -30,7 +32,7 @@ export const useOutbox = defineStore('outbox', () => {
   async function send(): Promise<void> {
     clearTimeout(retry)
     const database = await deviceDatabase()
-    const reached = await navigator.locks.request(SENDING_LOCK, () => sendWaiting(database))
+    const reached = await alone(() => sendWaiting(database, door.isAuthorHere))
     await changed()
     failures = reached ? 0 : failures + 1
     if (!reached) retry = setTimeout(() => void send(), backOffMs(failures))
@@ -54,7 +56,18 @@ export const useOutbox = defineStore('outbox', () => {
 
   channel.onmessage = () => void reload()
   useEventListener(window, 'online', () => void send())
-  void send()
+  // Whoever comes in, their records go first thing.
+  watch(
+    () => [door.session?.sessionId, door.session?.handedOver],
+    () => void send(),
+    { immediate: true },
+  )
 
   return { writes, waiting, refused, addShot, addCorrection, remove, send }
 })
+
+/** Without https, away from this machine, browsers have no locks; sending twice is then harmless, only wasteful. */
+async function alone<T>(work: () => Promise<T>): Promise<T> {
+  const locks = 'locks' in navigator ? navigator.locks : null
+  return locks === null ? work() : locks.request(SENDING_LOCK, work)
+}

@@ -6,6 +6,7 @@ import { type SendOutcome, backOffMs, sendWaiting } from './sender.ts'
 
 const BODY: ShotInput = {
   personId: 'p',
+  judgedBy: 'judge',
   recipeRevisionId: 'r',
   barId: 'b',
   grinderId: null,
@@ -14,6 +15,8 @@ const BODY: ShotInput = {
   facts: unknownFacts(),
 }
 const REFUSAL: Problem = { type: 't', code: 'invalid-input', title: '', status: 422, detail: '' }
+
+const here = () => true
 
 let run = 0
 async function outboxOf(...shotIds: string[]): Promise<DeviceDatabase> {
@@ -29,7 +32,7 @@ const idsIn = async (database: DeviceDatabase) =>
 test('everything is sent in the order it was made, and then gone', async () => {
   const database = await outboxOf('a', 'b', 'c')
   const sent: string[] = []
-  const reached = await sendWaiting(database, async ({ shotId }) => {
+  const reached = await sendWaiting(database, here, async ({ shotId }) => {
     sent.push(shotId)
     return Promise.resolve<SendOutcome>({ sent: true })
   })
@@ -44,7 +47,7 @@ test('when the server goes away midway, the rest waits in its order', async () =
   const database = await outboxOf('a', 'b', 'c')
   const send = async ({ shotId }: UnsentWrite) =>
     Promise.resolve<SendOutcome>(shotId === 'a' ? { sent: true } : { sent: false, refused: null })
-  expect(await sendWaiting(database, send)).toBe(false)
+  expect(await sendWaiting(database, here, send)).toBe(false)
   expect(await idsIn(database)).toEqual(['b', 'c'])
 })
 
@@ -52,16 +55,30 @@ test('a refused write is kept with the reason and holds nobody up', async () => 
   const database = await outboxOf('a', 'b')
   const send = async ({ shotId }: UnsentWrite) =>
     Promise.resolve<SendOutcome>(shotId === 'a' ? { sent: false, refused: REFUSAL } : { sent: true })
-  expect(await sendWaiting(database, send)).toBe(true)
+  expect(await sendWaiting(database, here, send)).toBe(true)
   expect(await database.getAll('outbox')).toEqual([
     expect.objectContaining({ shotId: 'a', refused: REFUSAL }),
   ])
   let tries = 0
-  await sendWaiting(database, async () => {
+  await sendWaiting(database, here, async () => {
     tries += 1
     return Promise.resolve<SendOutcome>({ sent: true })
   })
   expect(tries).toBe(0)
+})
+
+test('a write whose author is not here waits, and holds nobody up', async () => {
+  const database = await outboxOf('a')
+  await database.add('outbox', {
+    kind: 'shot',
+    shotId: 'b',
+    body: { ...BODY, judgedBy: 'other' },
+    refused: null,
+  })
+  const isOther = (personId: string) => personId === 'other'
+  const send = async () => Promise.resolve<SendOutcome>({ sent: true })
+  expect(await sendWaiting(database, isOther, send)).toBe(true)
+  expect(await idsIn(database)).toEqual(['a'])
 })
 
 test('tries grow apart, up to half a minute', () => {

@@ -15,22 +15,27 @@ export async function sendWrite(write: UnsentWrite): Promise<SendOutcome> {
     }
     return { sent: true }
   } catch (error) {
-    if (error instanceof RefusedByServer) return { sent: false, refused: error.problem }
-    if (error instanceof ServerUnreachable) return { sent: false, refused: null }
+    // Signed out meanwhile: it waits until its author is here again.
+    if (error instanceof RefusedByServer && error.problem.code !== 'not-signed-in')
+      return { sent: false, refused: error.problem }
+    if (error instanceof RefusedByServer || error instanceof ServerUnreachable)
+      return { sent: false, refused: null }
     throw error
   }
 }
 
 /**
  * Sends what waits, oldest first, until all is sent or the server can't be reached. A refused write is set aside
- * with the server's reason and does not hold up the others. Tells whether the server was reached throughout.
+ * with the server's reason and does not hold up the others, nor does one whose author is not here. Tells whether the
+ * server was reached throughout.
  */
 export async function sendWaiting(
   database: DeviceDatabase,
+  isAuthorHere: (personId: string) => boolean,
   send: (write: UnsentWrite) => Promise<SendOutcome> = sendWrite,
 ): Promise<boolean> {
   for (const write of await database.getAll('outbox')) {
-    if (write.refused !== null || write.order === undefined) continue
+    if (write.refused !== null || write.order === undefined || !isAuthorHere(write.body.judgedBy)) continue
     const outcome = await send(write)
     if (outcome.sent) await database.delete('outbox', write.order)
     else if (outcome.refused !== null) await database.put('outbox', { ...write, refused: outcome.refused })

@@ -30,6 +30,8 @@ function revisionOfShot({ shotId, body }: UnsentShot): ShotRevision {
   return {
     revisionId: shotId,
     revisionNo: 1,
+    judgedBy: body.judgedBy,
+    isClaimed: false,
     reason: null,
     recordedAt: body.pulledAt,
     receivedAt: body.pulledAt,
@@ -38,10 +40,12 @@ function revisionOfShot({ shotId, body }: UnsentShot): ShotRevision {
 }
 
 function revisionOfCorrection({ revisionId, body }: UnsentCorrection): ShotRevision {
-  const { basedOnNo, reason, correctedAt, facts } = body
+  const { basedOnNo, judgedBy, reason, correctedAt, facts } = body
   return {
     revisionId,
     revisionNo: basedOnNo + 1,
+    judgedBy,
+    isClaimed: false,
     reason,
     recordedAt: correctedAt,
     receivedAt: correctedAt,
@@ -59,7 +63,7 @@ export function useShots() {
       if (write.kind !== 'shot' || write.refused !== null) return []
       const recipe = academy.recipe(write.body.recipeRevisionId)
       if (recipe === null) return []
-      const { facts: _facts, ...setting } = write.body
+      const { facts: _facts, judgedBy: _judgedBy, ...setting } = write.body
       return [
         {
           shot: { shotId: write.shotId, ...setting, current: revisionOfShot(write) },

@@ -5,11 +5,13 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useAcademy } from '../store/academy.ts'
 import type { UnsentWrite } from '../store/deviceDatabase.ts'
+import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { useFormat } from '../units/useFormat.ts'
 import { useRefused } from './useRefused.ts'
 
 const { t } = useI18n()
+const door = useDoor()
 const outbox = useOutbox()
 const academy = useAcademy()
 const format = useFormat()
@@ -22,6 +24,10 @@ const whatIs = (write: UnsentWrite) =>
         time: format.timeOf(write.body.pulledAt, academy.timeZone),
       })
     : t('waiting.correction', { time: format.timeOf(write.body.correctedAt, academy.timeZone) })
+const stateOf = ({ body }: UnsentWrite) =>
+  door.isAuthorHere(body.judgedBy)
+    ? t('waiting.waiting')
+    : t('waiting.forAnother', { person: academy.personName(body.judgedBy) || t('people.erased') })
 const rows = computed(() =>
   outbox.writes.map((write) => ({
     write,
@@ -31,7 +37,7 @@ const rows = computed(() =>
       ? t(`problem.${write.refused.code}`, {
           fields: write.refused.errors?.map((error) => `${error.path} (${error.message})`).join(', ') ?? '',
         })
-      : t('waiting.waiting'),
+      : stateOf(write),
   })),
 )
 </script>
@@ -45,8 +51,11 @@ const rows = computed(() =>
         <strong>{{ row.name }}</strong>
         <p>{{ row.says }}</p>
         <div v-if="row.code" class="actions">
+          <Button v-if="row.code === 'set-aside'" @click="outbox.remove(row.write)">{{
+            t('waiting.done')
+          }}</Button>
           <Button
-            v-if="row.code === 'id-taken' && row.write.kind === 'shot'"
+            v-else-if="row.code === 'id-taken' && row.write.kind === 'shot'"
             type="primary"
             @click="sendAsCorrection(row.write)"
           >
@@ -58,7 +67,9 @@ const rows = computed(() =>
           <RouterLink v-else :to="{ name: 'reading', params: { shotId: row.write.shotId } }">{{
             t('waiting.look')
           }}</RouterLink>
-          <Button @click="outbox.remove(row.write)">{{ t('waiting.drop') }}</Button>
+          <Button v-if="row.code !== 'set-aside'" @click="outbox.remove(row.write)">{{
+            t('waiting.drop')
+          }}</Button>
         </div>
       </li>
     </ul>

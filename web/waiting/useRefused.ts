@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router'
 import { call } from '../api/client.ts'
 import { draftOf } from '../bar/shotDraft.ts'
 import type { UnsentWrite } from '../store/deviceDatabase.ts'
+import { useDoor } from '../store/door.ts'
 import { useDrafts } from '../store/drafts.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { usePreferences } from '../store/preferences.ts'
@@ -16,13 +17,14 @@ type RefusedShot = Extract<UnsentWrite, { kind: 'shot' }>
 export function useRefused() {
   const { t } = useI18n()
   const router = useRouter()
+  const door = useDoor()
   const outbox = useOutbox()
   const drafts = useDrafts()
   const preferences = usePreferences()
 
   /** Opens it at the bar again as it was sent. */
   async function mend(write: RefusedShot): Promise<void> {
-    const { facts, pulledAt, ...setting } = write.body
+    const { facts, pulledAt, judgedBy: _judgedBy, ...setting } = write.body
     const unit = preferences.units.mass
     const toText = (g: number) => asTyped(unit, g)
     await drafts.keep(
@@ -42,6 +44,7 @@ export function useRefused() {
     const { current } = await call(ENDPOINTS.getShot, { params: { shotId } })
     await outbox.addCorrection(shotId, uuidv7(), {
       basedOnNo: current.revisionNo,
+      judgedBy: door.personId,
       reason: t('waiting.secondTab'),
       correctedAt: new Date().toISOString(),
       facts: body.facts,

@@ -14,6 +14,8 @@ import type {
 import type { ProblemCode } from '@calm-apron/contract'
 import type { BarStep, GateQuestion } from '../bar/shotDraft.ts'
 import type { EntryIssue } from '../bar/readEntry.ts'
+import { enDoors } from './enDoors.ts'
+import { enPeople } from './enPeople.ts'
 import { enSkill } from './enSkill.ts'
 import { enJudgement } from './enJudgement.ts'
 
@@ -29,7 +31,8 @@ export const en = {
       'The server is not answering. You see what this device remembers; what you enter is kept and sent later.',
     unreachable:
       'The server is not answering, and this device has not seen the academy before. Trying again every few seconds.',
-    none: 'There is no academy here yet. Stop the server and start it again with DEMO=yes to look around the made-up one.',
+    who: '{person} is here. Switch person or sign out',
+    switch: 'Switch person or sign out',
     loading: 'One moment …',
     notFound: 'There is nothing here.',
     toToday: 'Go to Today',
@@ -40,10 +43,21 @@ export const en = {
     bar: 'Bar',
     progress: 'Progress',
     settings: 'Settings',
+    device: 'This device',
     reading: 'Reading',
     correct: 'Correct a shot',
     waiting: 'Waiting to be sent',
+    switch: 'Who is at the tablet?',
+    'set-up': 'Set up your academy',
+    join: 'Welcome',
+    you: 'Your sign-in',
+    people: 'People',
+    academy: 'Academy',
+    audit: 'Trail of changes',
+    'set-aside': 'Kept aside',
   },
+  ...enDoors,
+  ...enPeople,
   unit: {
     s: 's',
     g: 'g',
@@ -318,6 +332,8 @@ export const en = {
     facts: 'What was recorded',
     revisions: 'Corrections',
     revision: 'Revision {no}',
+    judgedBy: 'judged by {person}',
+    claimed: 'named without a check, not confirmed yet',
     first: 'As first recorded',
     now: 'In force',
     changed: '{field}: {before} → {after}',
@@ -363,7 +379,8 @@ export const en = {
   },
   skill: enSkill,
   settings: {
-    title: 'Settings',
+    title: 'This device',
+    parts: 'Parts of the settings',
     units: 'Units',
     unitsHint: 'Only what you see changes; what is stored stays as it is.',
     mass: 'Weight',
@@ -387,6 +404,8 @@ export const en = {
     drop: 'Keep the stored one',
     secondTab: 'entered twice, these numbers hold',
     look: 'Look at the newest and correct that',
+    forAnother: 'Waits until {person} signs in on this device',
+    done: 'Take it off this list',
   },
   problem: {
     'broken-json': 'The server could not read it. This is a fault of the program; nothing was stored.',
@@ -399,6 +418,7 @@ export const en = {
     'database-down': 'The database is not answering just now.',
     'not-ready': 'The server is not set up to serve yet.',
     internal: 'Something went wrong on the server; it has been logged.',
+    ...enDoors.problemOfDoors,
   } satisfies Record<ProblemCode, string>,
   vesselKind: { portafilter: 'portafilter', 'dosing-cup': 'dosing cup', cup: 'cup' } satisfies Record<
     VesselKind,

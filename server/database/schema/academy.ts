@@ -1,7 +1,18 @@
 import { ROLES } from '@calm-apron/contract'
 import { FINER_IS, VESSEL_KINDS } from '@calm-apron/core'
 import { sql } from 'drizzle-orm'
-import { check, date, foreignKey, index, integer, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
+import {
+  boolean,
+  check,
+  date,
+  foreignKey,
+  index,
+  integer,
+  pgTable,
+  primaryKey,
+  text,
+  uuid,
+} from 'drizzle-orm/pg-core'
 import { academyId, instant, measured, oneOf } from './columns.ts'
 
 export const academy = pgTable('academy', {
@@ -9,6 +20,9 @@ export const academy = pgTable('academy', {
   name: text('name').notNull(),
   town: text('town').notNull(),
   timeZone: text('time_zone').notNull(),
+  /** The made-up academy, whose people may be come in as without a password where the server allows it. */
+  isDemo: boolean('is_demo').notNull().default(false),
+  revisionNo: integer('revision_no').notNull().default(1),
   createdAt: instant('created_at').notNull().defaultNow(),
 })
 
@@ -17,8 +31,11 @@ export const person = pgTable(
   {
     academyId: academyId(),
     personId: uuid('person_id').notNull(),
-    displayName: text('display_name').notNull(),
     role: text('role', { enum: ROLES }).notNull(),
+    revisionNo: integer('revision_no').notNull().default(1),
+    endedAt: instant('ended_at'),
+    /** Set by the owner's erasing function alone. */
+    erasedAt: instant('erased_at'),
   },
   (t) => [
     primaryKey({ columns: [t.academyId, t.personId] }),

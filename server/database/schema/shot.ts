@@ -16,6 +16,7 @@ import {
 } from 'drizzle-orm/pg-core'
 import { bag, bar, grinder, person, vessel } from './academy.ts'
 import { academyId, between, instant, measured, oneOf } from './columns.ts'
+import { freeText } from './person.ts'
 import { recipeRevision } from './recipe.ts'
 
 /** Who pulled what, by which recipe, with what; its facts stand in `shot_revision`. */
@@ -75,7 +76,9 @@ export const shotRevision = pgTable(
     revisionNo: integer('revision_no').notNull(),
     /** Of the body that made it, so that a repeated request is told from a different one. */
     bodyDigest: text('body_digest').notNull(),
-    reason: text('reason'),
+    reasonTextId: uuid('reason_text_id'),
+    /** Who stood at the tablet and judged; null for what was recorded before people signed in. */
+    judgedBy: uuid('judged_by'),
     recordedAt: instant('recorded_at').notNull(),
     receivedAt: instant('received_at').notNull(),
     grindSetting: measured('grind_setting'),
@@ -124,6 +127,16 @@ export const shotRevision = pgTable(
       name: 'shot_cup_vessel',
       columns: [t.academyId, t.cupVesselId],
       foreignColumns: [vessel.academyId, vessel.vesselId],
+    }),
+    foreignKey({
+      name: 'shot_revision_judged_by',
+      columns: [t.academyId, t.judgedBy],
+      foreignColumns: [person.academyId, person.personId],
+    }),
+    foreignKey({
+      name: 'shot_revision_reason',
+      columns: [t.academyId, t.reasonTextId],
+      foreignColumns: [freeText.academyId, freeText.textId],
     }),
     // Also the index by which the newest revision of a shot is found.
     unique('shot_revision_once').on(t.academyId, t.shotId, t.revisionNo),

@@ -1,0 +1,66 @@
+import { z } from 'zod'
+import { BOUNDS, DEFAULT_PAGE_SIZE } from './bounds.ts'
+import { calendarDate, id, instant } from './primitives.ts'
+
+/** Everything that leaves a trace. */
+export const AUDIT_KINDS = [
+  'academy-made',
+  'academy-changed',
+  'shot-recorded',
+  'shot-corrected',
+  'call-made',
+  'slip-filled',
+  'slip-corrected',
+  'slip-skipped',
+  'claim-confirmed',
+  'set-aside-kept',
+  'set-aside-dropped',
+  'person-added',
+  'person-renamed',
+  'role-changed',
+  'person-ended',
+  'person-reopened',
+  'person-exported',
+  'person-erased',
+  'link-made',
+  'link-used',
+  'password-changed',
+  'pin-changed',
+] as const
+export type AuditKind = (typeof AUDIT_KINDS)[number]
+
+/** One trace: who, when, what before, what after, why. Names are those of today; an erased person has none. */
+export const auditEntry = z.strictObject({
+  auditId: id,
+  at: instant,
+  kind: z.enum(AUDIT_KINDS),
+  /** null: from the command line. */
+  actorId: id.nullable(),
+  actorName: z.string().nullable(),
+  /** Whom it is about, where it is about someone. */
+  personId: id.nullable(),
+  personName: z.string().nullable(),
+  /** The record it changed. */
+  subjectId: id,
+  /** What stood there, in the shape of what was changed. */
+  before: z.unknown(),
+  after: z.unknown(),
+  why: z.string().nullable(),
+})
+export type AuditEntry = z.infer<typeof auditEntry>
+
+export const auditQuery = z.strictObject({
+  personId: id.optional(),
+  actorId: id.optional(),
+  kind: z.enum(AUDIT_KINDS).optional(),
+  from: calendarDate.optional(),
+  until: calendarDate.optional(),
+  limit: z.coerce.number().int().min(BOUNDS.pageSize.min).max(BOUNDS.pageSize.max).default(DEFAULT_PAGE_SIZE),
+  cursor: z.string().max(200).optional(),
+})
+export type AuditQuery = z.infer<typeof auditQuery>
+export const auditList = z.strictObject({
+  entries: z.array(auditEntry),
+  nextCursor: z.string().nullable(),
+})
+export type AuditList = z.infer<typeof auditList>

@@ -1,0 +1,40 @@
+import { z } from 'zod'
+import type { Action } from '../access.ts'
+import { PROBLEM_CODES, type ProblemCode } from '../problem.ts'
+
+export const API_BASE = '/api/v1'
+
+/** One thing the API does; server routes, client calls and the OpenAPI document are all made from it. */
+export interface Endpoint {
+  method: 'get' | 'put' | 'post' | 'patch' | 'delete'
+  /** Below `API_BASE`, with `{name}` for each of `params`. */
+  path: string
+  summary: string
+  /** The row of `ACCESS` that decides who may; null where no session is needed. */
+  action: Action | null
+  params: z.ZodObject
+  query: z.ZodObject
+  /** null where nothing is sent. */
+  body: z.ZodType | null
+  answer: z.ZodType
+  /** Beyond those that every endpoint of its shape has. 201 is added for what a `put` makes. */
+  problems: readonly ProblemCode[]
+}
+
+export const none = z.strictObject({})
+/** The answer where there is nothing to tell. */
+export const done = z.strictObject({})
+
+const OF_A_BODY: readonly ProblemCode[] = ['broken-json', 'too-large', 'not-json', 'invalid-input']
+
+/** Every way an endpoint can refuse, in the order of the one list. */
+export function problemsOf(endpoint: Endpoint): ProblemCode[] {
+  const { params, query, body, action, method, problems } = endpoint
+  const all = new Set<ProblemCode>(['database-down', ...problems])
+  if (Object.keys(params.shape).length > 0) all.add('not-found')
+  if (Object.keys(query.shape).length > 0) all.add('invalid-input')
+  if (body !== null) for (const code of OF_A_BODY) all.add(code)
+  if (action !== null) all.add('not-signed-in').add('not-allowed')
+  if (method !== 'get') all.add('wrong-origin')
+  return PROBLEM_CODES.filter((code) => all.has(code))
+}

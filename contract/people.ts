@@ -1,0 +1,77 @@
+import { z } from 'zod'
+import { ROLES } from './academy.ts'
+import { auditEntry } from './audit.ts'
+import { BOUNDS } from './bounds.ts'
+import { INVITATION_KINDS, ownSession, token } from './doors.ts'
+import { id, instant, line, name } from './primitives.ts'
+import { shotDetail } from './shot.ts'
+import { call, slip } from './tasting.ts'
+
+export const PERSON_STATES = ['invited', 'active', 'ended'] as const
+
+/** A person as the people page shows them. `signInName` and `lastSeenAt` only to heads and to oneself. */
+export const personRecord = z.strictObject({
+  personId: id,
+  displayName: z.string(),
+  role: z.enum(ROLES),
+  state: z.enum(PERSON_STATES),
+  revisionNo: z.int().positive(),
+  signInName: z.string().nullable(),
+  lastSeenAt: instant.nullable(),
+  /** Until when an invitation or reset link still holds. */
+  linkUntil: instant.nullable(),
+  erasedAt: instant.nullable(),
+})
+export type PersonRecord = z.infer<typeof personRecord>
+export const peopleList = z.strictObject({ people: z.array(personRecord) })
+
+export const personInput = z.strictObject({ displayName: name, role: z.enum(ROLES) })
+export type PersonInput = z.infer<typeof personInput>
+
+/** Empty where it was not worth noting. */
+const why = line({ min: 0, max: BOUNDS.reasonLength.max })
+
+/** What is left out stays as it is. */
+export const personChange = z.strictObject({
+  basedOnNo: z.int().positive(),
+  displayName: name.optional(),
+  role: z.enum(ROLES).optional(),
+  isActive: z.boolean().optional(),
+  why,
+})
+export type PersonChange = z.infer<typeof personChange>
+
+/** The secret of the link is made by the head's device, so that asking twice gives one link. */
+export const invitationInput = z.strictObject({ token })
+export const invitation = z.strictObject({
+  invitationId: id,
+  personId: id,
+  kind: z.enum(INVITATION_KINDS),
+  expiresAt: instant,
+})
+export type Invitation = z.infer<typeof invitation>
+
+/** Said before a person is erased. */
+export const erasurePreview = z.strictObject({
+  personId: id,
+  displayName: z.string(),
+  gone: z.strictObject({ texts: z.int(), sessions: z.int() }),
+  kept: z.strictObject({ shots: z.int(), calls: z.int(), slips: z.int(), auditEntries: z.int() }),
+})
+export type ErasurePreview = z.infer<typeof erasurePreview>
+/** The name is typed again, so that nobody is erased by a slip of the finger. */
+export const erasureInput = z.strictObject({ displayName: name })
+
+/** All that is kept of one person, as one JSON document. */
+export const personExport = z.strictObject({
+  format: z.literal('calm-apron-person'),
+  version: z.literal(1),
+  exportedAt: instant,
+  person: personRecord,
+  sessions: z.array(ownSession),
+  shots: z.array(shotDetail),
+  calls: z.array(call),
+  slips: z.array(slip),
+  audit: z.array(auditEntry),
+})
+export type PersonExport = z.infer<typeof personExport>

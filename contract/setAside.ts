@@ -1,0 +1,21 @@
+import { z } from 'zod'
+import { id, instant, reason } from './primitives.ts'
+import { correctionInput, shotInput } from './shot.ts'
+
+/** A record whose author's account ended before it arrived: kept for the head to decide. */
+export const setAsideRecord = z.strictObject({
+  setAsideId: id,
+  judgedBy: id,
+  receivedAt: instant,
+  write: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('shot'), shotId: id, body: shotInput }),
+    z.strictObject({ kind: z.literal('correction'), shotId: id, revisionId: id, body: correctionInput }),
+  ]),
+})
+export type SetAsideRecord = z.infer<typeof setAsideRecord>
+export const setAsideList = z.strictObject({ records: z.array(setAsideRecord) })
+
+export const setAsideDecision = z.strictObject({
+  decision: z.enum(['keep', 'drop']),
+  why: reason,
+})

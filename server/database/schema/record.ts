@@ -1,0 +1,176 @@
+import {
+  AUDIT_KINDS,
+  BOUNDS,
+  CALL_MOVES,
+  CALL_STAGES,
+  SLIP_SIDES,
+  type SetAsideRecord,
+} from '@calm-apron/contract'
+import { CAUSES, type Cause, type Verdict } from '@calm-apron/core'
+import { sql } from 'drizzle-orm'
+import {
+  boolean,
+  check,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  smallint,
+  text,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core'
+import { person } from './academy.ts'
+import { academyId, between, instant, oneOf } from './columns.ts'
+import { freeText } from './person.ts'
+import { shot, shotRevision } from './shot.ts'
+
+/** Who changed what, by ids only; what was written stands in `free_text`. The app can add and read. */
+export const audit = pgTable(
+  'audit',
+  {
+    academyId: academyId(),
+    auditId: uuid('audit_id').notNull(),
+    at: instant('at').notNull(),
+    kind: text('kind', { enum: AUDIT_KINDS }).notNull(),
+    actorId: uuid('actor_id'),
+    personId: uuid('person_id'),
+    subjectId: uuid('subject_id').notNull(),
+    before: jsonb('before'),
+    after: jsonb('after'),
+    whyTextId: uuid('why_text_id'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.auditId] }),
+    foreignKey({ columns: [t.academyId, t.actorId], foreignColumns: [person.academyId, person.personId] }),
+    foreignKey({ columns: [t.academyId, t.personId], foreignColumns: [person.academyId, person.personId] }),
+    foreignKey({
+      columns: [t.academyId, t.whyTextId],
+      foreignColumns: [freeText.academyId, freeText.textId],
+    }),
+    index('audit_by_time').on(t.academyId, t.at, t.auditId),
+    index('audit_of_person_by_time').on(t.academyId, t.personId, t.at, t.auditId),
+    index('audit_by_actor_and_time').on(t.academyId, t.actorId, t.at, t.auditId),
+    check('audit_kind', oneOf(t.kind, AUDIT_KINDS)),
+  ],
+)
+
+/** A revision entered under someone's name on a tablet that others held; confirmed once they gave their PIN there. */
+export const claim = pgTable(
+  'claim',
+  {
+    academyId: academyId(),
+    revisionId: uuid('revision_id').notNull(),
+    judgedBy: uuid('judged_by').notNull(),
+    sentBy: uuid('sent_by').notNull(),
+    deviceHash: text('device_hash').notNull(),
+    claimedAt: instant('claimed_at').notNull(),
+    confirmedAt: instant('confirmed_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.revisionId] }),
+    foreignKey({
+      columns: [t.academyId, t.revisionId],
+      foreignColumns: [shotRevision.academyId, shotRevision.revisionId],
+    }),
+    foreignKey({ columns: [t.academyId, t.judgedBy], foreignColumns: [person.academyId, person.personId] }),
+    foreignKey({ columns: [t.academyId, t.sentBy], foreignColumns: [person.academyId, person.personId] }),
+    index('claim_by_person').on(t.academyId, t.judgedBy, t.deviceHash),
+  ],
+)
+
+/** Records whose author's account had ended when they arrived. */
+export const setAside = pgTable(
+  'set_aside',
+  {
+    academyId: academyId(),
+    setAsideId: uuid('set_aside_id').notNull(),
+    judgedBy: uuid('judged_by').notNull(),
+    sentBy: uuid('sent_by').notNull(),
+    receivedAt: instant('received_at').notNull(),
+    write: jsonb('write').$type<SetAsideRecord['write']>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.setAsideId] }),
+    foreignKey({ columns: [t.academyId, t.judgedBy], foreignColumns: [person.academyId, person.personId] }),
+    foreignKey({ columns: [t.academyId, t.sentBy], foreignColumns: [person.academyId, person.personId] }),
+  ],
+)
+
+/** What someone said of a shot before its reading opened. */
+export const call = pgTable(
+  'call',
+  {
+    academyId: academyId(),
+    callId: uuid('call_id').notNull(),
+    shotId: uuid('shot_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    stage: text('stage', { enum: CALL_STAGES }).notNull(),
+    verdict: text('verdict').$type<Verdict>().notNull(),
+    cause: text('cause').$type<Cause>(),
+    move: text('move', { enum: CALL_MOVES }),
+    calledAt: instant('called_at').notNull(),
+    receivedAt: instant('received_at').notNull(),
+    bodyDigest: text('body_digest').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.callId] }),
+    foreignKey({
+      name: 'call_shot',
+      columns: [t.academyId, t.shotId],
+      foreignColumns: [shot.academyId, shot.shotId],
+    }),
+    foreignKey({ columns: [t.academyId, t.personId], foreignColumns: [person.academyId, person.personId] }),
+    unique('call_once').on(t.academyId, t.shotId, t.personId, t.stage),
+    check('call_stage', oneOf(t.stage, CALL_STAGES)),
+    check('call_move', oneOf(t.move, CALL_MOVES)),
+    check('call_cause', oneOf(t.cause, CAUSES)),
+  ],
+)
+
+/** Tasting slips; a correction is a further row. All axes null and `skipped`: this side won't taste. */
+export const slip = pgTable(
+  'slip',
+  {
+    academyId: academyId(),
+    slipId: uuid('slip_id').notNull(),
+    shotId: uuid('shot_id').notNull(),
+    side: text('side', { enum: SLIP_SIDES }).notNull(),
+    revisionNo: integer('revision_no').notNull(),
+    filledBy: uuid('filled_by').notNull(),
+    reasonTextId: uuid('reason_text_id'),
+    skipped: boolean('skipped').notNull(),
+    sour: smallint('sour'),
+    sweet: smallint('sweet'),
+    bitter: smallint('bitter'),
+    body: smallint('body'),
+    dryness: smallint('dryness'),
+    tastedAt: instant('tasted_at').notNull(),
+    receivedAt: instant('received_at').notNull(),
+    bodyDigest: text('body_digest').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.slipId] }),
+    foreignKey({
+      name: 'slip_shot',
+      columns: [t.academyId, t.shotId],
+      foreignColumns: [shot.academyId, shot.shotId],
+    }),
+    foreignKey({ columns: [t.academyId, t.filledBy], foreignColumns: [person.academyId, person.personId] }),
+    foreignKey({
+      columns: [t.academyId, t.reasonTextId],
+      foreignColumns: [freeText.academyId, freeText.textId],
+    }),
+    unique('slip_once').on(t.academyId, t.shotId, t.side, t.revisionNo),
+    check('slip_side', oneOf(t.side, SLIP_SIDES)),
+    check(
+      'slip_skipped_blank',
+      sql`not ${t.skipped} or num_nonnulls(${t.sour}, ${t.sweet}, ${t.bitter}, ${t.body}, ${t.dryness}) = 0`,
+    ),
+    ...[t.sour, t.sweet, t.bitter, t.body, t.dryness].map((axis) =>
+      check(`slip_${axis.name}`, between(axis, BOUNDS.taste)),
+    ),
+  ],
+)

@@ -1,0 +1,93 @@
+import type { SessionState } from '@calm-apron/contract'
+import { sql } from 'drizzle-orm'
+import { v7 as uuidv7 } from 'uuid'
+import { behindDoor } from '../database/inAcademy.ts'
+import type { AcademyTransaction } from '../database/pool.ts'
+import type { House } from '../house.ts'
+import { confirmClaims } from '../shots/claims.ts'
+import { newToken, tokenHash } from './secrets.ts'
+import { endOfDoor, insertSession, readSessionState, rememberSignIn } from './sessionQueries.ts'
+import { removeSessionByToken } from './sessionQueries.ts'
+import type { DoorChange, Visitor } from './visitor.ts'
+
+export interface Opened {
+  state: SessionState
+  door: DoorChange
+}
+
+interface Coming {
+  academyId: string
+  personId: string
+  visitor: Visitor
+  now: Date
+}
+
+/** After a full sign-in: a new session, this device remembered, and what was claimed on it confirmed. */
+export async function openAfterFullSignIn(
+  transaction: AcademyTransaction,
+  coming: Coming & { kind: 'password' | 'demo' },
+): Promise<Opened> {
+  const { academyId, personId, visitor, now } = coming
+  // A device known to another academy, or to none, becomes a new one: it must not carry anything over.
+  const isKnown = await isDeviceOf(transaction, visitor.deviceHash, academyId)
+  const deviceToken = isKnown ? undefined : newToken()
+  const deviceHash = deviceToken === undefined ? (visitor.deviceHash ?? '') : tokenHash(deviceToken)
+  await rememberSignIn(transaction, academyId, deviceHash, personId, now)
+  const opened = await open(transaction, coming, deviceHash, now)
+  return { ...opened, door: { ...opened.door, ...(deviceToken !== undefined && { deviceToken }) } }
+}
+
+/** After a PIN on a device that remembers the person since `fullAt`: a new session that ends no later for it. */
+export async function openAfterPin(
+  transaction: AcademyTransaction,
+  coming: Coming,
+  deviceHash: string,
+  fullAt: Date,
+): Promise<Opened> {
+  return open(transaction, { ...coming, kind: 'pin' }, deviceHash, fullAt)
+}
+
+async function open(
+  transaction: AcademyTransaction,
+  { academyId, personId, visitor, now, kind }: Coming & { kind: 'password' | 'demo' | 'pin' },
+  deviceHash: string,
+  fullAt: Date,
+): Promise<Opened> {
+  const sessionId = uuidv7()
+  const sessionToken = newToken()
+  if (visitor.sessionHash !== null) await removeSessionByToken(transaction, visitor.sessionHash)
+  await insertSession(transaction, {
+    academyId,
+    sessionId,
+    personId,
+    tokenHash: tokenHash(sessionToken),
+    deviceHash,
+    deviceLabel: visitor.deviceLabel,
+    kind,
+    startedAt: now,
+    lastUsedAt: now,
+    endsAt: endOfDoor(fullAt),
+  })
+  await confirmClaims(transaction, { academyId, personId, deviceHash, now })
+  return { state: await readSessionState(transaction, sessionId), door: { sessionToken } }
+}
+
+async function isDeviceOf(
+  transaction: AcademyTransaction,
+  deviceHash: string | null,
+  academyId: string,
+): Promise<boolean> {
+  if (deviceHash === null) return false
+  const { rows } = await transaction.execute<{ academy_id: string | null }>(
+    sql`select academy_behind('device', ${deviceHash}) as academy_id`,
+  )
+  return rows[0]?.academy_id === academyId
+}
+
+/** Ends whatever session the visitor came with, in whichever academy it was. */
+export async function endFormerSession(house: House, { sessionHash }: Visitor): Promise<void> {
+  if (sessionHash === null) return
+  await behindDoor(house.database, 'session', sessionHash, (transaction) =>
+    removeSessionByToken(transaction, sessionHash),
+  )
+}

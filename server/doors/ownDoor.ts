@@ -1,0 +1,87 @@
+import type { SessionState } from '@calm-apron/contract'
+import { eq } from 'drizzle-orm'
+import { leaveTrace } from '../audit/trace.ts'
+import { shot } from '../database/schema/index.ts'
+import type { Errand } from '../http/serve.ts'
+import { Refusal } from '../refusal.ts'
+import { setPassword, setPin } from './accountQueries.ts'
+import { notThere } from './actor.ts'
+import { refuseGuessable } from './passwordRules.ts'
+import { hashSecret } from './secrets.ts'
+import {
+  findAccount,
+  forgetSignIns,
+  readSessionState,
+  removeOwnSession,
+  removeSessions,
+  setHandedOver,
+} from './sessionQueries.ts'
+
+/** Signs out here; this device asks for the password next time. */
+export async function signOut({ actor, transaction }: Errand): Promise<void> {
+  await removeOwnSession(transaction, actor.holderId, actor.sessionId)
+  await forgetSignIns(transaction, actor.holderId, actor.deviceHash)
+}
+
+/** Signs out on every device. */
+export async function signOutEverywhere({ actor, transaction }: Errand): Promise<void> {
+  await removeSessions(transaction, actor.holderId)
+  await forgetSignIns(transaction, actor.holderId)
+}
+
+/**
+ * Changes a password and ends the person's other sessions.
+ * @throws {Refusal} `invalid-input` for a common one
+ */
+export async function changePassword({ actor, transaction, now }: Errand, next: string): Promise<void> {
+  refuseGuessable(next, 'next', await ownNames({ actor, transaction }))
+  await setPassword(transaction, actor.personId, await hashSecret(next))
+  await removeSessions(transaction, actor.personId, actor.sessionId)
+  await traceOwn({ actor, transaction, now }, 'password-changed')
+}
+
+/** Sets a PIN, or (null) takes it away. */
+export async function changePin(
+  { actor, transaction, now }: Errand,
+  pin: string | null,
+): Promise<SessionState> {
+  await setPin(transaction, actor.personId, pin === null ? null : await hashSecret(pin))
+  await traceOwn({ actor, transaction, now }, 'pin-changed')
+  return readSessionState(transaction, actor.sessionId)
+}
+
+/**
+ * Hands the tablet to the one who pulled a shot.
+ * @throws {Refusal} `not-found` for a shot that is not there; `pin-needed` where the holder could not take it back
+ */
+export async function handOver({ actor, transaction }: Errand, shotId: string): Promise<SessionState> {
+  const [pulled] = await transaction
+    .select({ personId: shot.personId })
+    .from(shot)
+    .where(eq(shot.shotId, shotId))
+  if (!pulled) throw notThere()
+  const account = await findAccount(transaction, { personId: actor.personId })
+  if (account === null || account.pinHash === null)
+    throw new Refusal('pin-needed', 'Set a PIN first: with it you take the tablet back.')
+  await setHandedOver(transaction, actor.sessionId, { personId: pulled.personId, shotId })
+  return readSessionState(transaction, actor.sessionId)
+}
+
+/** Takes a handed tablet back. */
+export async function takeBack({ actor, transaction }: Errand): Promise<SessionState> {
+  await setHandedOver(transaction, actor.sessionId, null)
+  return readSessionState(transaction, actor.sessionId)
+}
+
+async function ownNames({ actor, transaction }: Pick<Errand, 'actor' | 'transaction'>): Promise<string[]> {
+  const { person: own, signInName, academy } = await readSessionState(transaction, actor.sessionId)
+  return [own.displayName, signInName ?? '', academy.name]
+}
+
+async function traceOwn(
+  { actor, transaction, now }: Errand,
+  kind: 'password-changed' | 'pin-changed',
+): Promise<void> {
+  const { academyId, personId } = actor
+  await leaveTrace(transaction, { academyId, kind, actorId: personId, personId, subjectId: personId }, now)
+}

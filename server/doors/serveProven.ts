@@ -1,0 +1,50 @@
+import type { Router } from 'express'
+import type { House } from '../house.ts'
+import { type Answer, type Asked, type SignedInEndpoint, type Work, asActor, mount } from '../http/serve.ts'
+import { Refusal } from '../refusal.ts'
+import { DOOR_LIMITS, THROTTLE } from './limits.ts'
+import { fits } from './secrets.ts'
+import { findAccount, forgetSignIns, removeOwnSession } from './sessionQueries.ts'
+import { failuresOf, throttled } from './throttle.ts'
+
+/**
+ * Mounts an endpoint for which whoever is signed in shows a secret of theirs once more. The secret is tried between two
+ * transactions, since trying takes long and its count must outlive a refusal. After too many wrong PINs the session is
+ * over, and the device asks for the password.
+ */
+export function serveProven<E extends SignedInEndpoint>(
+  house: House,
+  router: Router,
+  endpoint: E,
+  prove: { by: 'password' | 'pin'; secretOf: (asked: Asked<E>) => string },
+  handle: (work: Work<E>) => Promise<Answer<E>>,
+): void {
+  mount(house, router, endpoint, async (asked) => {
+    const { action } = endpoint
+    const held = await asActor(house, action, asked.visitor, async ({ actor, transaction }) => {
+      const account = await findAccount(transaction, { personId: actor.holderId })
+      return { actor, hash: (prove.by === 'pin' ? account?.pinHash : account?.passwordHash) ?? null }
+    })
+    const key = `${prove.by} of ${held.actor.holderId} on ${held.actor.deviceHash}`
+    const fitted = await throttled(house.database, [{ key, rule: THROTTLE.accountOnDevice }], async () =>
+      (await fits(prove.secretOf(asked), held.hash)) ? true : null,
+    )
+    if (fitted === null) {
+      if (prove.by === 'pin' && (await failuresOf(house.database, key)) >= DOOR_LIMITS.wrongPinsUntilPassword)
+        await endHere(house, asked, endpoint)
+      throw new Refusal('wrong-sign-in', 'That does not fit. Check it, then try again.')
+    }
+    return asActor(house, action, asked.visitor, (errand) => handle({ ...asked, ...errand }))
+  })
+}
+
+async function endHere<E extends SignedInEndpoint>(
+  house: House,
+  { visitor }: Asked<E>,
+  { action }: E,
+): Promise<void> {
+  await asActor(house, action, visitor, async ({ actor, transaction }) => {
+    await forgetSignIns(transaction, actor.holderId, actor.deviceHash)
+    await removeOwnSession(transaction, actor.holderId, actor.sessionId)
+  })
+}

@@ -1,0 +1,22 @@
+import { instant } from '@calm-apron/contract'
+import { refuseField } from '../refusal.ts'
+
+/** Where a page ended: an instant, and an id among equal instants. Cursors are opaque to callers. */
+export interface PageEnd {
+  at: string
+  id: string
+}
+
+const WRITTEN = /^(\d{4}-\d\d-\d\dT[\d:.]+Z)~([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})$/
+
+export function writeCursor({ at, id }: PageEnd): string {
+  return Buffer.from(`${at}~${id}`).toString('base64url')
+}
+
+/** @throws {Refusal} `invalid-input` for a cursor this server did not write */
+export function readCursor(text: string): PageEnd {
+  const [, at, id] = WRITTEN.exec(Buffer.from(text, 'base64url').toString()) ?? []
+  if (at === undefined || id === undefined || !instant.safeParse(at).success)
+    throw refuseField('cursor', 'wrong-format', 'Use the cursor of the page before, as it came.')
+  return { at, id }
+}

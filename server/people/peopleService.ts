@@ -1,0 +1,171 @@
+import type { ErasurePreview, PersonChange, PersonInput, PersonRecord } from '@calm-apron/contract'
+import { keepText, leaveTrace, leaveTraces } from '../audit/trace.ts'
+import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
+import { removeSessions } from '../doors/sessionQueries.ts'
+import { withdrawInvitations } from '../doors/invitationQueries.ts'
+import type { Errand } from '../http/serve.ts'
+import { Refusal, refuseField } from '../refusal.ts'
+import {
+  countOfPerson,
+  erasePerson,
+  findPerson,
+  hasOtherHead,
+  insertPerson,
+  listPeople,
+  renamePerson,
+  updatePerson,
+} from './queries.ts'
+
+/** People as far as the asker may see them; sign-in names and last uses only to heads, and one's own. */
+export async function seePeople({ actor, transaction, now }: Errand): Promise<PersonRecord[]> {
+  const people = await listPeople(transaction, now, actor.part === 'trainee' ? actor.personId : undefined)
+  return people.map((each) =>
+    actor.part === 'head' || each.personId === actor.personId
+      ? each
+      : { ...each, signInName: null, lastSeenAt: null, linkUntil: null },
+  )
+}
+
+/**
+ * Adds a person, who comes in by a link. The same again is the same person.
+ * @throws {Refusal} `id-taken`
+ */
+export async function addPerson(
+  { actor, transaction, now }: Errand,
+  personId: string,
+  { displayName, role }: PersonInput,
+): Promise<{ created: boolean; person: PersonRecord }> {
+  const { academyId } = actor
+  const created = await insertPerson(transaction, { academyId, personId, displayName, role })
+  const person = await findPerson(transaction, personId, now)
+  if (person === null) throw notThere()
+  if (created) {
+    await leaveTrace(
+      transaction,
+      {
+        academyId,
+        kind: 'person-added',
+        actorId: actor.personId,
+        personId,
+        subjectId: personId,
+        after: { role },
+      },
+      now,
+    )
+  } else if (person.revisionNo > 1 || person.displayName !== displayName || person.role !== role) {
+    throw new Refusal('id-taken', 'Someone else was added under this id.')
+  }
+  return { created, person }
+}
+
+/**
+ * Changes a name or role, ends an account (at once, on every device), or opens it again.
+ * @throws {Refusal} `changed-meanwhile` with both versions, `last-head`, `not-found`
+ */
+export async function changePerson(
+  { actor, transaction, now }: Errand,
+  personId: string,
+  change: PersonChange,
+): Promise<PersonRecord> {
+  const before = await findPerson(transaction, personId, now)
+  if (before === null || before.erasedAt !== null) throw notThere()
+  const wanted = {
+    displayName: change.displayName ?? before.displayName,
+    role: change.role ?? before.role,
+    isActive: change.isActive ?? before.state !== 'ended',
+  }
+  const isRenamed = wanted.displayName !== before.displayName
+  const isMoved = wanted.role !== before.role
+  const isTurned = wanted.isActive !== (before.state !== 'ended')
+  if (!isRenamed && !isMoved && !isTurned) return before
+  const leavesOffice = before.role === 'head' && (wanted.role !== 'head' || !wanted.isActive)
+  if (leavesOffice && !(await hasOtherHead(transaction, personId))) throw lastHead()
+  const endedAt = wanted.isActive ? null : now
+  const isFirst = await updatePerson(transaction, personId, change.basedOnNo, { role: wanted.role, endedAt })
+  if (!isFirst) {
+    throw new Refusal('changed-meanwhile', 'Someone changed this person meanwhile.', [], {
+      versions: { current: before, yours: change },
+    })
+  }
+  if (isRenamed) await renamePerson(transaction, personId, wanted.displayName)
+  if (!wanted.isActive) {
+    await removeSessions(transaction, personId)
+    await withdrawInvitations(transaction, personId, now)
+  }
+  const { academyId, personId: actorId } = actor
+  const whyTextId =
+    change.why === ''
+      ? null
+      : await keepText(transaction, { academyId, aboutId: personId, writtenBy: actorId, content: change.why })
+  const trace = { academyId, actorId, personId, subjectId: personId, whyTextId }
+  await leaveTraces(
+    transaction,
+    [
+      // What the name was is not kept: it would outlive an erasure.
+      ...(isRenamed ? [{ ...trace, kind: 'person-renamed' as const }] : []),
+      ...(isMoved
+        ? [
+            {
+              ...trace,
+              kind: 'role-changed' as const,
+              before: { role: before.role },
+              after: { role: wanted.role },
+            },
+          ]
+        : []),
+      ...(isTurned
+        ? [{ ...trace, kind: wanted.isActive ? ('person-reopened' as const) : ('person-ended' as const) }]
+        : []),
+    ],
+    now,
+  )
+  const after = await findPerson(transaction, personId, now)
+  if (after === null) throw notThere()
+  return after
+}
+
+/** @throws {Refusal} `not-found` */
+export async function previewErasure(
+  { actor, transaction, now }: Errand,
+  personId: string,
+): Promise<ErasurePreview> {
+  const person = await findPerson(transaction, personId, now)
+  if (person === null) throw notThere()
+  refuseUnlessOwn(actor, 'erase-person', personId === actor.personId)
+  const { texts, sessions, ...kept } = await countOfPerson(transaction, personId)
+  return { personId, displayName: person.displayName, gone: { texts, sessions }, kept }
+}
+
+/**
+ * Blanks a person's name and free text for good. Erasing again changes nothing.
+ * @throws {Refusal} `last-head`, `not-found`, `invalid-input` when the name typed is not theirs
+ */
+export async function erase(
+  { actor, transaction, now }: Errand,
+  personId: string,
+  displayName: string,
+): Promise<PersonRecord> {
+  const person = await findPerson(transaction, personId, now)
+  if (person === null) throw notThere()
+  if (person.erasedAt !== null) return person
+  if (displayName.toLowerCase() !== person.displayName.toLowerCase())
+    throw refuseField('displayName', 'other-name', 'That is not their name here. Type it as it stands above.')
+  if (person.role === 'head' && !(await hasOtherHead(transaction, personId))) throw lastHead()
+  await erasePerson(transaction, personId, now)
+  const { academyId, personId: actorId } = actor
+  await leaveTrace(
+    transaction,
+    { academyId, kind: 'person-erased', actorId, personId, subjectId: personId },
+    now,
+  )
+  const after = await findPerson(transaction, personId, now)
+  if (after === null) throw notThere()
+  return after
+}
+
+function lastHead(): Refusal {
+  return new Refusal(
+    'last-head',
+    'This is the only head who can come in. Make someone else head first, or nobody could look after the academy.',
+  )
+}

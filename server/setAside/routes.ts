@@ -1,0 +1,78 @@
+import { ENDPOINTS, type SetAsideRecord } from '@calm-apron/contract'
+import { asc, eq } from 'drizzle-orm'
+import { Router } from 'express'
+import { leaveTrace } from '../audit/trace.ts'
+import type { AcademyTransaction } from '../database/pool.ts'
+import { setAside } from '../database/schema/index.ts'
+import { notThere } from '../doors/actor.ts'
+import type { House } from '../house.ts'
+import { type Errand, serve } from '../http/serve.ts'
+import { Refusal } from '../refusal.ts'
+import { storeCorrection, storeShot } from '../shots/shotService.ts'
+
+/** Records whose author's account ended before they arrived: the head decides. */
+export function setAsideRoutes(house: House): Router {
+  const router = Router()
+  serve(house, router, ENDPOINTS.listSetAside, async ({ transaction }) => ({
+    answer: { records: await listSetAside(transaction) },
+  }))
+  serve(house, router, ENDPOINTS.decideSetAside, async (work) => {
+    await decide(work, work.params.setAsideId, work.body)
+    return { answer: {} }
+  })
+  return router
+}
+
+async function listSetAside(transaction: AcademyTransaction): Promise<SetAsideRecord[]> {
+  const rows = await transaction
+    .select()
+    .from(setAside)
+    .orderBy(asc(setAside.receivedAt), asc(setAside.setAsideId))
+  return rows.map(({ setAsideId, judgedBy, receivedAt, write }) => ({
+    setAsideId,
+    judgedBy,
+    receivedAt: receivedAt.toISOString(),
+    write,
+  }))
+}
+
+/**
+ * Stores the record after all, or lets it go; either way it is traced.
+ * @throws {Refusal} `not-found`; `changed-meanwhile` for a correction of numbers that are no longer the newest
+ */
+async function decide(
+  errand: Errand,
+  setAsideId: string,
+  { decision, why }: { decision: 'keep' | 'drop'; why: string },
+): Promise<void> {
+  const { actor, transaction, now } = errand
+  const [row] = await transaction
+    .delete(setAside)
+    .where(eq(setAside.setAsideId, setAsideId))
+    .returning({ write: setAside.write, judgedBy: setAside.judgedBy })
+  if (!row) throw notThere()
+  if (decision === 'keep') await store(errand, row.write)
+  const { academyId, personId: actorId } = actor
+  await leaveTrace(
+    transaction,
+    {
+      academyId,
+      kind: decision === 'keep' ? 'set-aside-kept' : 'set-aside-dropped',
+      actorId,
+      personId: row.judgedBy,
+      subjectId: row.write.shotId,
+      before: { kind: row.write.kind },
+      why,
+    },
+    now,
+  )
+}
+
+async function store(errand: Errand, write: SetAsideRecord['write']): Promise<void> {
+  if (write.kind === 'correction') {
+    await storeCorrection(errand, write.shotId, write.revisionId, write.body)
+    return
+  }
+  if (!(await storeShot(errand, write.shotId, write.body)))
+    throw new Refusal('id-taken', 'A shot is recorded under this id already; it stays as it is.')
+}

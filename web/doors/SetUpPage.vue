@@ -1,0 +1,17 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import EmptyPlace from '../parts/EmptyPlace.vue'
+import { useDoor } from '../store/door.ts'
+import SetUpForm from './SetUpForm.vue'
+
+/** The first academy of someone's own, beside the demo. */
+const { t } = useI18n()
+const door = useDoor()
+const router = useRouter()
+</script>
+
+<template>
+  <SetUpForm v-if="door.doors?.canSetUp" @in="router.push({ name: 'today' })" />
+  <EmptyPlace v-else :says="t('setUp.done')" :action="t('setUp.toSignIn')" :to="{ name: 'today' }" />
+</template>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { useId } from 'vue'
+
+/** A date by the browser's own picker; empty where none is chosen. */
+defineProps<{ label: string }>()
+const date = defineModel<string>({ required: true })
+const id = useId()
+</script>
+
+<template>
+  <div class="field">
+    <label :for="id">{{ label }}</label>
+    <input :id="id" v-model="date" type="date" />
+  </div>
+</template>
+
+<style scoped>
+label {
+  display: block;
+  margin-bottom: 4px;
+}
+input {
+  width: 100%;
+  min-height: 44px;
+  padding: 0 8px;
+  font: inherit;
+  color: inherit;
+  background: var(--raised);
+  border: 1px solid var(--edge);
+  border-radius: 6px;
+}
+</style>

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import { ENDPOINTS } from '@calm-apron/contract'
+import { Button } from 'ant-design-vue'
+import { useI18n } from 'vue-i18n'
+import { call } from '../api/client.ts'
+import FormFailure from '../forms/FormFailure.vue'
+import { useForm } from '../forms/useForm.ts'
+
+/** All that is kept of one person, as a file. */
+const props = defineProps<{ personId: string; label: string }>()
+const { t } = useI18n()
+const { failure, isBusy, submit } = useForm()
+const JSON_INDENT = 2
+
+async function download(): Promise<void> {
+  await submit(ENDPOINTS.exportPerson.params, { personId: props.personId }, async (params) => {
+    const document_ = await call(ENDPOINTS.exportPerson, { params })
+    const text = JSON.stringify(document_, null, JSON_INDENT)
+    saveAs(`calm-apron-${props.personId}.json`, new Blob([text], { type: 'application/json' }))
+  })
+}
+
+function saveAs(name: string, blob: Blob): void {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(blob)
+  link.download = name
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+</script>
+
+<template>
+  <div :aria-label="t('people.export')" role="group">
+    <FormFailure :says="failure" />
+    <Button :loading="isBusy" @click="download">{{ label }}</Button>
+  </div>
+</template>

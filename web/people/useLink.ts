@@ -1,0 +1,27 @@
+import { ENDPOINTS, type Invitation } from '@calm-apron/contract'
+import { v7 as uuidv7 } from 'uuid'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { call } from '../api/client.ts'
+import { newToken } from './newToken.ts'
+
+export interface MadeLink {
+  invitation: Invitation
+  address: string
+}
+
+/** Makes one-time links. The secret is on this screen only; the server keeps its digest. */
+export function useLink() {
+  const router = useRouter()
+  const made = ref<MadeLink | null>(null)
+
+  async function make(personId: string): Promise<void> {
+    const token = newToken()
+    const params = { personId, invitationId: uuidv7() }
+    const invitation = await call(ENDPOINTS.putInvitation, { params, body: { token } })
+    const path = router.resolve({ name: 'join', hash: `#${token}` }).href
+    made.value = { invitation, address: new URL(path, location.origin).href }
+  }
+
+  return { made, make }
+}

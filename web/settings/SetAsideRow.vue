@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { BOUNDS, ENDPOINTS, type SetAsideRecord } from '@calm-apron/contract'
+import { Button } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RefusedByServer, call } from '../api/client.ts'
+import FormFailure from '../forms/FormFailure.vue'
+import FormField from '../forms/FormField.vue'
+import { useForm } from '../forms/useForm.ts'
+import { useFactWords } from '../reading/useFactWords.ts'
+import { useAcademy } from '../store/academy.ts'
+import { useFormat } from '../units/useFormat.ts'
+
+/** A record whose author's account had ended when it arrived, with all that it says. */
+const props = defineProps<{ record: SetAsideRecord }>()
+const emit = defineEmits<{ decided: [says: string] }>()
+const { t } = useI18n()
+const academy = useAcademy()
+const format = useFormat()
+const { lines } = useFactWords()
+const { issues, failure, isBusy, submit } = useForm()
+const why = ref('')
+/** The shot it corrects has other numbers by now. */
+const isStale = ref(false)
+
+const title = computed(() => {
+  const { write } = props.record
+  const at = write.kind === 'shot' ? write.body.pulledAt : write.body.correctedAt
+  const when = { date: format.dateOf(at, academy.timeZone), time: format.timeOf(at, academy.timeZone) }
+  return write.kind === 'shot'
+    ? t('setAside.shot', { person: academy.personName(write.body.personId), ...when })
+    : t('setAside.correction', when)
+})
+const author = computed(() => academy.personName(props.record.judgedBy) || t('people.erased'))
+const facts = computed(() =>
+  lines(props.record.write.body.facts).filter(({ value }) => value !== t('fact.unknown')),
+)
+
+async function decide(decision: 'keep' | 'drop'): Promise<void> {
+  const { setAsideId } = props.record
+  isStale.value = false
+  const isDone = await submit(ENDPOINTS.decideSetAside.body, { decision, why: why.value }, async (body) => {
+    try {
+      await call(ENDPOINTS.decideSetAside, { params: { setAsideId }, body })
+    } catch (error) {
+      isStale.value = error instanceof RefusedByServer && error.problem.code === 'changed-meanwhile'
+      throw error
+    }
+  })
+  if (isStale.value) failure.value = t('setAside.stale')
+  if (isDone) emit('decided', t(decision === 'keep' ? 'setAside.kept' : 'setAside.dropped'))
+}
+</script>
+
+<template>
+  <li class="row">
+    <h2>{{ title }}</h2>
+    <p class="soft">{{ t('setAside.enteredBy', { person: author }) }}</p>
+    <dl>
+      <template v-for="line in facts" :key="line.label">
+        <dt>{{ line.label }}</dt>
+        <dd class="figure">{{ line.value }}</dd>
+      </template>
+    </dl>
+    <FormField
+      v-model="why"
+      :label="t('setAside.why')"
+      :maxlength="BOUNDS.reasonLength.max"
+      :issue="issues['why'] ? t('setAside.whyMissing', { min: BOUNDS.reasonLength.min }) : undefined"
+    />
+    <FormFailure :says="failure" />
+    <div class="actions">
+      <Button type="primary" :loading="isBusy" @click="decide('keep')">{{ t('setAside.keep') }}</Button>
+      <Button :loading="isBusy" @click="decide('drop')">{{ t('setAside.drop') }}</Button>
+    </div>
+  </li>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  gap: 8px;
+  padding: 16px 0;
+  border-bottom: 1px solid var(--mist);
+}
+h2,
+p,
+dl {
+  margin: 0;
+}
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 2px 16px;
+}
+dt {
+  color: var(--ink-soft);
+}
+dd {
+  margin: 0;
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+}
+</style>

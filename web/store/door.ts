@@ -1,0 +1,139 @@
+import {
+  type Action,
+  type DevicePerson,
+  type Doors,
+  ENDPOINTS,
+  type Part,
+  type SessionState,
+  mayDo,
+} from '@calm-apron/contract'
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { ServerUnreachable, call, doorBell } from '../api/client.ts'
+import { asPlain, deviceDatabase } from './deviceDatabase.ts'
+
+/** `remembered`: the server can't be asked, and the device stays open as the last person. */
+export type DoorState = 'looking' | 'open' | 'remembered' | 'closed' | 'unreachable'
+
+const TRY_AGAIN_MS = 5000
+
+/** Who is at this device, what they may do, and which ways in there are. */
+export const useDoor = defineStore('door', () => {
+  const state = ref<DoorState>('looking')
+  const doors = ref<Omit<Doors, 'session'> | null>(null)
+  const session = ref<SessionState | null>(null)
+  const claimedId = ref<string | null>(null)
+  /** Someone was here, and the server says no longer. */
+  const wasEnded = ref(false)
+
+  const devicePeople = computed<DevicePerson[]>(() => doors.value?.devicePeople ?? [])
+  const claimed = computed(
+    () => devicePeople.value.find(({ personId }) => personId === claimedId.value) ?? null,
+  )
+  /** Under whose name records are made. */
+  const personId = computed(() => claimed.value?.personId ?? session.value?.person.personId ?? '')
+  const personName = computed(() => claimed.value?.displayName ?? session.value?.person.displayName ?? '')
+  const part = computed<Part | null>(() => {
+    if (session.value === null) return null
+    return session.value.handedOver === null ? session.value.person.role : 'handed'
+  })
+
+  /** What the one table says, of one's own things or of anyone's; so that nothing is offered that is refused. */
+  function may(action: Action, isOwn = false): boolean {
+    return part.value !== null && mayDo(part.value, action, isOwn)
+  }
+
+  /** Whether a record under this name may be sent now: its author is here, or this device knows them. */
+  function isAuthorHere(judgedBy: string): boolean {
+    if (session.value === null || session.value.handedOver !== null) return false
+    const isKnown = devicePeople.value.some((each) => each.personId === judgedBy)
+    return judgedBy === session.value.person.personId || isKnown
+  }
+
+  async function load(): Promise<void> {
+    try {
+      const { session: here, ...rest } = await call(ENDPOINTS.getDoors)
+      doors.value = rest
+      wasEnded.value = here === null && session.value !== null
+      if (state.value === 'looking' && here !== null)
+        claimedId.value = (await (await deviceDatabase()).get('door', 'last'))?.claimedId ?? null
+      await settle(here)
+    } catch (error) {
+      if (!(error instanceof ServerUnreachable)) throw error
+      await remember()
+      setTimeout(() => void load(), TRY_AGAIN_MS)
+    }
+  }
+
+  /** The server can't be asked: the device stays open as its last person. */
+  async function remember(): Promise<void> {
+    const last = session.value === null ? await (await deviceDatabase()).get('door', 'last') : undefined
+    if (last) {
+      session.value = last.session
+      claimedId.value = last.claimedId
+      doors.value = { canSetUp: false, demo: null, devicePeople: last.devicePeople }
+    }
+    state.value = session.value === null ? 'unreachable' : 'remembered'
+  }
+
+  async function settle(here: SessionState | null): Promise<void> {
+    session.value = here
+    state.value = here === null ? 'closed' : 'open'
+    if (claimedId.value === here?.person.personId || here === null) claimedId.value = null
+    const database = await deviceDatabase()
+    if (here === null) await database.delete('door', 'last')
+    else await keep()
+  }
+
+  async function keep(): Promise<void> {
+    if (session.value === null) return
+    const kept = { session: session.value, devicePeople: devicePeople.value, claimedId: claimedId.value }
+    await (await deviceDatabase()).put('door', asPlain(kept), 'last')
+  }
+
+  /** Someone came in: by password, PIN, link, or as one of the demo's people. */
+  async function comeIn(here: SessionState): Promise<void> {
+    session.value = here
+    wasEnded.value = false
+    claimedId.value = null
+    await load()
+  }
+
+  /** Goes on as someone without a check, while there is no network; null goes back to who was checked. */
+  async function claim(who: string | null): Promise<void> {
+    claimedId.value = who === session.value?.person.personId ? null : who
+    await keep()
+  }
+
+  /** Signs out here, or everywhere; what waits to be sent stays on the device for its author. */
+  async function signOut(where: 'here' | 'everywhere'): Promise<void> {
+    const leaving = session.value?.person.personId ?? ''
+    await call(where === 'here' ? ENDPOINTS.signOut : ENDPOINTS.signOutEverywhere)
+    await (await deviceDatabase()).delete('remembered', leaving)
+    session.value = null
+    await load()
+  }
+
+  doorBell.addEventListener('signed-out', () => {
+    if (state.value === 'open' || state.value === 'remembered') void load()
+  })
+
+  return {
+    state,
+    doors,
+    session,
+    devicePeople,
+    claimed,
+    personId,
+    personName,
+    part,
+    wasEnded,
+    may,
+    isAuthorHere,
+    load,
+    keep,
+    comeIn,
+    claim,
+    signOut,
+  }
+})
