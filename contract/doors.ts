@@ -9,9 +9,9 @@ export const signInName = z
   .normalize('NFKC')
   .trim()
   .toLowerCase()
+  .regex(/^[^\s\p{C}]*$/u)
   .min(BOUNDS.signInNameLength.min)
   .max(BOUNDS.signInNameLength.max)
-  .regex(/^[^\s\p{C}]+$/u)
 
 /** Long enough; which letters is nobody's business. Whether it is a common one the server says. */
 export const password = z.string().min(BOUNDS.passwordLength.min).max(BOUNDS.passwordLength.max)
@@ -54,7 +54,7 @@ export const doors = z.strictObject({
 export type Doors = z.infer<typeof doors>
 
 export const signInInput = z.strictObject({
-  signInName: z.string().normalize('NFKC').trim().toLowerCase().min(1).max(BOUNDS.signInNameLength.max),
+  signInName,
   password: anySecret,
 })
 export const demoSignInInput = z.strictObject({ personId: id })

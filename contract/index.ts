@@ -53,7 +53,7 @@ export {
   signInName,
 } from './doors.ts'
 export type { DevicePerson, Doors, InvitationShown, OwnSession, SessionState, SetUpInput } from './doors.ts'
-export { PERSON_STATES, peopleList, personExport, personRecord } from './people.ts'
+export { PERSON_STATES, erasurePreview, peopleList, personExport, personRecord } from './people.ts'
 export type {
   ErasurePreview,
   Invitation,
@@ -73,6 +73,6 @@ export { ENDPOINTS } from './endpoints/index.ts'
 export type { Endpoints } from './endpoints/index.ts'
 export { PROBLEM_CODES, PROBLEM_MEDIA_TYPE, PROBLEM_STATUS, fieldErrors, problem } from './problem.ts'
 export type { FieldError, Problem, ProblemCode } from './problem.ts'
-export { id, instant } from './primitives.ts'
+export { id, instant, name, timeZone } from './primitives.ts'
 // Bounds
 export { BOUNDS, DEFAULT_PAGE_SIZE, MAX_BODY_BYTES } from './bounds.ts'

@@ -1,16 +1,10 @@
-import { randomUUID } from 'node:crypto'
 import { TRAINER, comeInAs, expect, test } from './fixtures.ts'
+import { newId } from './people.ts'
 
 const SHOTS = 200
 const KILL_AFTER = 80
 const TRIES = 60
 const AT_ONCE = 8
-
-/** An id of version 7, as the bar makes them. */
-function newId(): string {
-  const time = Date.now().toString(16).padStart(12, '0')
-  return `${time.slice(0, 8)}-${time.slice(8)}-7${randomUUID().slice(15)}`
-}
 
 test('200 shots are sent with retries, the server is killed midway: afterwards there are exactly 200', async ({
   app,

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { json } from 'node:stream/consumers'
 import type { DatabaseUrls } from './database/roles.ts'
+import { addressOf } from './machine/address.ts'
 import { distFolder } from './machine/checkout.ts'
 import { PlainFailure } from './machine/plainFailure.ts'
 
@@ -103,8 +104,7 @@ export async function startServer({
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   })
   const gone = new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)))
-  const shownHost = host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host
-  const url = `${isTls ? 'https' : 'http'}://${shownHost}:${port}`
+  const url = addressOf({ host, port, isTls })
   const failure = await Promise.race([
     waitUntilReady(url),
     gone.then((code) => `the server ended by itself with code ${code}.`),

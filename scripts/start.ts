@@ -1,16 +1,15 @@
 import { join } from 'node:path'
 import { buildIfChanged } from './building/build.ts'
 import { type Cluster, startCluster } from './database/cluster.ts'
-import { type DatabaseUrls, asSuperuser, ensureDatabase } from './database/roles.ts'
+import { asTheOnlyStart } from './database/oneStart.ts'
+import { type DatabaseUrls, ensureDatabase } from './database/roles.ts'
+import { DATABASE } from './database/withDatabase.ts'
 import { CHECKOUT } from './machine/checkout.ts'
 import { ensureDiskSpace } from './machine/disk.ts'
 import { PlainFailure, runMain } from './machine/plainFailure.ts'
 import { type PortState, portState } from './machine/ports.ts'
 import { loadDemo, migrate, startServer } from './serving.ts'
 import { type StartSettings, readStartSettings, warningsFor } from './startSettings.ts'
-
-// Held for as long as a start runs on a cluster, and let go by the database itself however that start ends.
-const ONE_START_LOCK = 4_180_002
 
 const ALREADY_RUNNING =
   'Calm Apron is already running on this data folder. Stop that one first, or give this one another with CALM_APRON_DATA=/some/folder.'
@@ -43,17 +42,11 @@ async function serveOnPrivateDatabase(settings: StartSettings): Promise<void> {
   const cluster = await startCluster(settings.dataFolder)
   console.log(`Data: ${cluster.folder}`)
   // Of two starts on one data folder the second must not stop the first one's database.
-  let isAnothers = false
+  let isAnothers = true
   try {
-    await asSuperuser(cluster, 'postgres', async (lockHolder) => {
-      const { rows } = await lockHolder.query<{ free: boolean }>('select pg_try_advisory_lock($1) as free', [
-        ONE_START_LOCK,
-      ])
-      isAnothers = !rows[0]?.free
-      if (isAnothers) throw new PlainFailure(ALREADY_RUNNING)
-      // A database that goes away is reported by the server; here it only ends the lock.
-      lockHolder.on('error', () => undefined)
-      await serve(settings, await ensureDatabase(cluster, settings.dataFolder, 'calm_apron'))
+    await asTheOnlyStart(cluster, ALREADY_RUNNING, async () => {
+      isAnothers = false
+      await serve(settings, await ensureDatabase(cluster, settings.dataFolder, DATABASE))
     })
   } finally {
     stopUnless(isAnothers, cluster)

@@ -8,4 +8,6 @@ import App from './App.vue'
 import { router } from './router.ts'
 import { i18n } from './words/index.ts'
 
-createApp(App).use(createPinia()).use(router).use(i18n).mount('#app')
+// Where the check before us found the browser too old, its words stand on the page.
+if (!document.documentElement.hasAttribute('data-too-old'))
+  createApp(App).use(createPinia()).use(router).use(i18n).mount('#app')

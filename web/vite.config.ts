@@ -8,6 +8,11 @@ export default defineConfig({
     __VUE_I18N_FULL_INSTALL__: 'false',
     __INTLIFY_PROD_DEVTOOLS__: 'false',
   },
-  build: { outDir: '../dist/app/web', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 600 },
+  build: {
+    outDir: '../dist/app/web',
+    emptyOutDir: true,
+    target: ['chrome111', 'edge111', 'firefox121', 'safari16.4'],
+    chunkSizeWarningLimit: 600,
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 })

@@ -43,6 +43,7 @@ async function bundleForNode(dist: string): Promise<void> {
     entryPoints: {
       'server/main': join(CHECKOUT, 'server/main.ts'),
       'server/migrate': join(CHECKOUT, 'server/commands/migrate.ts'),
+      'server/academy': join(CHECKOUT, 'server/commands/academy.ts'),
       'server/importAcademy': join(CHECKOUT, 'server/commands/importAcademy.ts'),
       'demo/print': join(CHECKOUT, 'demo/print.ts'),
     },

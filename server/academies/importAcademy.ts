@@ -1,6 +1,7 @@
 import type { AcademyFile } from '@calm-apron/contract'
+import type { PgTable } from 'drizzle-orm/pg-core'
 import { inAcademy } from '../database/inAcademy.ts'
-import type { Database } from '../database/pool.ts'
+import type { AcademyTransaction, Database } from '../database/pool.ts'
 import {
   academy,
   bag,
@@ -41,22 +42,20 @@ export async function importAcademy(
     const vessels = file.bars.flatMap(({ barId, vessels: each }) =>
       each.map(({ id, ...one }) => ({ barId, vesselId: id, ...one })),
     )
-    await transaction
-      .insert(person)
-      .values(own(file.people.map(({ personId, role }) => ({ personId, role }))))
-    await transaction
-      .insert(personName)
-      .values(own(file.people.map(({ personId, displayName }) => ({ personId, displayName }))))
-    await transaction
-      .insert(recipeRevision)
-      .values(file.recipes.map((each) => fromRecipeRevision(academyId, each)))
-    await transaction.insert(coffee).values(own(coffees))
-    await transaction.insert(bag).values(own(bags))
-    await transaction.insert(bar).values(own(bars))
-    await transaction.insert(grinder).values(own(grinders))
-    await transaction.insert(vessel).values(own(vessels))
-    if (file.shots.length === 0) return true
-    await transaction.insert(shot).values(
+    const insert = insertInto(transaction)
+    await insert(person, own(file.people.map(({ personId, role }) => ({ personId, role }))))
+    await insert(personName, own(file.people.map(({ personId, displayName }) => ({ personId, displayName }))))
+    await insert(
+      recipeRevision,
+      file.recipes.map((each) => fromRecipeRevision(academyId, each)),
+    )
+    await insert(coffee, own(coffees))
+    await insert(bag, own(bags))
+    await insert(bar, own(bars))
+    await insert(grinder, own(grinders))
+    await insert(vessel, own(vessels))
+    await insert(
+      shot,
       own(
         file.shots.map(({ facts: _facts, judgedBy: _judgedBy, pulledAt, ...rest }) => ({
           ...rest,
@@ -64,7 +63,8 @@ export async function importAcademy(
         })),
       ),
     )
-    await transaction.insert(shotRevision).values(
+    await insert(
+      shotRevision,
       own(
         file.shots.map(({ shotId, ...input }) => ({
           revisionId: shotId,
@@ -80,4 +80,11 @@ export async function importAcademy(
     )
     return true
   })
+}
+
+/** Inserts rows into a table of the transaction; none is fine. */
+function insertInto(transaction: AcademyTransaction) {
+  return async <T extends PgTable>(table: T, rows: T['$inferInsert'][]): Promise<void> => {
+    if (rows.length > 0) await transaction.insert(table).values(rows)
+  }
 }

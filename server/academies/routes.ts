@@ -24,7 +24,7 @@ async function changeAcademy(
   if (name === wanted.name && town === wanted.town && timeZone === wanted.timeZone) return before
   if (!(await updateAcademy(transaction, basedOnNo, wanted))) {
     throw new Refusal('changed-meanwhile', 'Someone changed the academy meanwhile.', [], {
-      versions: { current: before, yours: wanted },
+      versions: { current: await findAcademyRecord(transaction), yours: wanted },
     })
   }
   const { academyId, personId: actorId } = actor

@@ -28,6 +28,13 @@ export function isDatabaseDown(error: unknown): boolean {
   return isDatabaseDown(parts.cause)
 }
 
+/** Whether a transaction lost against another one and was taken back whole, so that it may simply be done again. */
+export function isLostRace(error: unknown): boolean {
+  const parts = partsOf(error)
+  if (parts === null) return false
+  return parts.code === '40P01' || parts.code === '40001' || isLostRace(parts.cause)
+}
+
 /** The name of the foreign key that a write broke, or null when the error is another. */
 export function brokenForeignKey(error: unknown): string | null {
   return brokenConstraint(error, '23503')

@@ -31,5 +31,7 @@ export const THROTTLE = {
   accountFromAddress: { free: 5, firstWaitS: 1, longestWaitS: 900, forgetAfterS: 3600 },
   account: { free: 50, firstWaitS: 5, longestWaitS: 900, forgetAfterS: 3600 },
   address: { free: 60, firstWaitS: 1, longestWaitS: 30, forgetAfterS: 900 },
+  /** All PINs tried on one device together, so that trying people one after another is slowed too. */
+  device: { free: 30, firstWaitS: 1, longestWaitS: 30, forgetAfterS: 900 },
   accountOnDevice: { free: 4, firstWaitS: 1, longestWaitS: 900, forgetAfterS: 3600 },
 } as const satisfies Record<string, ThrottleRule>

@@ -6,7 +6,7 @@ import type { Database } from '../database/pool.ts'
 import { person, personName } from '../database/schema/index.ts'
 import type { House } from '../house.ts'
 import { findActor } from './actor.ts'
-import { listDevicePeople, readSessionState } from './sessionQueries.ts'
+import { findSessionState, listDevicePeople } from './sessionQueries.ts'
 import type { Visitor } from './visitor.ts'
 
 /** What the first screen needs to know before, and whether, anyone is known. */
@@ -26,7 +26,7 @@ export async function lookAround(house: House, { sessionHash, deviceHash }: Visi
         ? null
         : await behindDoor(house.database, 'session', sessionHash, async (transaction) => {
             const actor = await findActor(transaction, sessionHash, now)
-            return actor === null ? null : readSessionState(transaction, actor.sessionId)
+            return actor === null ? null : findSessionState(transaction, actor.sessionId)
           }),
   }
 }

@@ -6,8 +6,14 @@ import type { AcademyTransaction } from '../database/pool.ts'
 import type { House } from '../house.ts'
 import { confirmClaims } from '../shots/claims.ts'
 import { newToken, tokenHash } from './secrets.ts'
-import { endOfDoor, insertSession, readSessionState, rememberSignIn } from './sessionQueries.ts'
-import { removeSessionByToken } from './sessionQueries.ts'
+import {
+  endOfDoor,
+  insertSession,
+  readSessionState,
+  rememberSignIn,
+  removeSessionByToken,
+} from './sessionQueries.ts'
+import { forgetFailures, pinKey } from './throttle.ts'
 import type { DoorChange, Visitor } from './visitor.ts'
 
 export interface Opened {
@@ -28,11 +34,13 @@ export async function openAfterFullSignIn(
   coming: Coming & { kind: 'password' | 'demo' },
 ): Promise<Opened> {
   const { academyId, personId, visitor, now } = coming
+  await endOwnFormer(transaction, visitor)
   // A device known to another academy, or to none, becomes a new one: it must not carry anything over.
   const isKnown = await isDeviceOf(transaction, visitor.deviceHash, academyId)
   const deviceToken = isKnown ? undefined : newToken()
   const deviceHash = deviceToken === undefined ? (visitor.deviceHash ?? '') : tokenHash(deviceToken)
   await rememberSignIn(transaction, academyId, deviceHash, personId, now)
+  await forgetFailures(transaction, pinKey(deviceHash, personId))
   const opened = await open(transaction, coming, deviceHash, now)
   return { ...opened, door: { ...opened.door, ...(deviceToken !== undefined && { deviceToken }) } }
 }
@@ -44,7 +52,13 @@ export async function openAfterPin(
   deviceHash: string,
   fullAt: Date,
 ): Promise<Opened> {
+  await endOwnFormer(transaction, coming.visitor)
   return open(transaction, { ...coming, kind: 'pin' }, deviceHash, fullAt)
+}
+
+/** Before anything else is touched, in the order in which signing out does it, so that neither waits for the other. */
+async function endOwnFormer(transaction: AcademyTransaction, { sessionHash }: Visitor): Promise<void> {
+  if (sessionHash !== null) await removeSessionByToken(transaction, sessionHash)
 }
 
 async function open(
@@ -55,7 +69,6 @@ async function open(
 ): Promise<Opened> {
   const sessionId = uuidv7()
   const sessionToken = newToken()
-  if (visitor.sessionHash !== null) await removeSessionByToken(transaction, visitor.sessionHash)
   await insertSession(transaction, {
     academyId,
     sessionId,

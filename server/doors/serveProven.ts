@@ -5,7 +5,7 @@ import { Refusal } from '../refusal.ts'
 import { DOOR_LIMITS, THROTTLE } from './limits.ts'
 import { fits } from './secrets.ts'
 import { findAccount, forgetSignIns, removeOwnSession } from './sessionQueries.ts'
-import { failuresOf, throttled } from './throttle.ts'
+import { failuresOf, pinKey, throttled } from './throttle.ts'
 
 /**
  * Mounts an endpoint for which whoever is signed in shows a secret of theirs once more. The secret is tried between two
@@ -25,7 +25,8 @@ export function serveProven<E extends SignedInEndpoint>(
       const account = await findAccount(transaction, { personId: actor.holderId })
       return { actor, hash: (prove.by === 'pin' ? account?.pinHash : account?.passwordHash) ?? null }
     })
-    const key = `${prove.by} of ${held.actor.holderId} on ${held.actor.deviceHash}`
+    const { holderId, deviceHash } = held.actor
+    const key = prove.by === 'pin' ? pinKey(deviceHash, holderId) : `password of ${holderId} on ${deviceHash}`
     const fitted = await throttled(house.database, [{ key, rule: THROTTLE.accountOnDevice }], async () =>
       (await fits(prove.secretOf(asked), held.hash)) ? true : null,
     )

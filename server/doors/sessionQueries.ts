@@ -2,6 +2,7 @@ import type { DevicePerson, OwnSession, SessionState } from '@calm-apron/contrac
 import { and, asc, desc, eq, gt, isNull, ne } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { academy, account, person, personName, rememberedSignIn, session } from '../database/schema/index.ts'
+import { Refusal } from '../refusal.ts'
 import { DOOR_LIMITS } from './limits.ts'
 
 const MS_PER_DAY = 86_400_000
@@ -181,11 +182,24 @@ export async function listOwnSessions(
   }))
 }
 
-/** Who is here, told to the one who is. */
+/**
+ * Who is here, told to the one who is.
+ * @throws {Refusal} `not-signed-in` when the session was ended in this very moment
+ */
 export async function readSessionState(
   transaction: AcademyTransaction,
   sessionId: string,
 ): Promise<SessionState> {
+  const state = await findSessionState(transaction, sessionId)
+  if (state === null) throw new Refusal('not-signed-in', 'You have been signed out in this moment.')
+  return state
+}
+
+/** Who is here; null when the session is none. */
+export async function findSessionState(
+  transaction: AcademyTransaction,
+  sessionId: string,
+): Promise<SessionState | null> {
   const [row] = await transaction
     .select({ session, person, name: personName.displayName, academy, account })
     .from(session)
@@ -194,7 +208,7 @@ export async function readSessionState(
     .innerJoin(academy, eq(academy.academyId, session.academyId))
     .leftJoin(account, eq(account.personId, session.personId))
     .where(eq(session.sessionId, sessionId))
-  if (!row) throw new Error('The session that was just read is gone.')
+  if (!row) return null
   const { handedPersonId, handedShotId, endsAt } = row.session
   const { academyId, name, town, timeZone, isDemo, revisionNo } = row.academy
   return {

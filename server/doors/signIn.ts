@@ -8,7 +8,7 @@ import { DOOR_LIMITS, THROTTLE } from './limits.ts'
 import { type Opened, endFormerSession, openAfterFullSignIn, openAfterPin } from './openSession.ts'
 import { fits } from './secrets.ts'
 import { findAccount, findRemembered, forgetSignIns } from './sessionQueries.ts'
-import { type Aim, failuresOf, throttled } from './throttle.ts'
+import { type Aim, failuresOf, pinKey, throttled } from './throttle.ts'
 import type { DoorChange, Visitor } from './visitor.ts'
 
 export interface CameIn {
@@ -94,8 +94,12 @@ export async function tryPin<T>(
   pin: string,
   then: () => Promise<T | null>,
 ): Promise<T> {
-  const key = `pin ${deviceHash} ${personId}`
-  const done = await throttled(house.database, [{ key, rule: THROTTLE.accountOnDevice }], async () => {
+  const key = pinKey(deviceHash, personId)
+  const aims: Aim[] = [
+    { key, rule: THROTTLE.accountOnDevice },
+    { key: `device ${deviceHash}`, rule: THROTTLE.device },
+  ]
+  const done = await throttled(house.database, aims, async () => {
     const pinHash = await behindDoor(house.database, 'device', deviceHash, async (transaction) => {
       const fullAt = await findRemembered(transaction, deviceHash, personId, house.now())
       return fullAt === null ? null : ((await findAccount(transaction, { personId }))?.pinHash ?? null)

@@ -34,6 +34,14 @@ export async function throttled<T>(
   return outcome
 }
 
+/** What tries of a person's PIN on a device count against, wherever it is asked for. */
+export const pinKey = (deviceHash: string, personId: string): string => `pin ${deviceHash} ${personId}`
+
+/** Forgets failed tries: whoever has shown the password since need not wait for them. */
+export async function forgetFailures(database: Pick<Database, 'execute'>, key: string): Promise<void> {
+  await database.execute(sql`delete from doors.attempt where key_hash = ${tokenHash(key)}`)
+}
+
 /** Counts a try; tells for how many seconds it is held up, 0 when it may go on. */
 async function count(database: Database, { key, rule }: Aim): Promise<number> {
   const tryId = uuidv4()
@@ -59,12 +67,15 @@ async function count(database: Database, { key, rule }: Aim): Promise<number> {
 /** What was aimed at one account is forgotten; an address keeps what others failed at from it. */
 async function takeBack(database: Database, aims: readonly Aim[]): Promise<void> {
   for (const { key } of aims) {
-    await database.execute(
-      key.startsWith('address ')
-        ? sql`update doors.attempt set failures = greatest(0, failures - 1), blocked_until = clock_timestamp() where key_hash = ${tokenHash(key)}`
-        : sql`delete from doors.attempt where key_hash = ${tokenHash(key)}`,
-    )
+    if (key.startsWith('address ')) await takeOneBack(database, key)
+    else await forgetFailures(database, key)
   }
+}
+
+async function takeOneBack(database: Database, key: string): Promise<void> {
+  await database.execute(
+    sql`update doors.attempt set failures = greatest(0, failures - 1), blocked_until = clock_timestamp() where key_hash = ${tokenHash(key)}`,
+  )
 }
 
 /** How many tries at this have failed in a row. */

@@ -44,6 +44,8 @@ function toRefusal(error: unknown): Refusal {
       'The database is not answering just now. Nothing was stored; try again in a moment.',
     )
   }
+  // A path whose escapes are no text names nothing.
+  if (error instanceof Error && error.name === 'URIError') return nothingHere()
   const type = error instanceof Error && 'type' in error ? error.type : null
   switch (type) {
     case 'entity.parse.failed':
@@ -103,5 +105,9 @@ export const answerProblem: ErrorRequestHandler = (error: unknown, req, res: Res
 
 /** The end of the API's road. */
 export const refuseUnknownPath: RequestHandler = () => {
-  throw new Refusal('not-found', 'There is nothing at this address.')
+  throw nothingHere()
+}
+
+function nothingHere(): Refusal {
+  return new Refusal('not-found', 'There is nothing at this address.')
 }

@@ -84,7 +84,8 @@ export async function changePerson(
   const isFirst = await updatePerson(transaction, personId, change.basedOnNo, { role: wanted.role, endedAt })
   if (!isFirst) {
     throw new Refusal('changed-meanwhile', 'Someone changed this person meanwhile.', [], {
-      versions: { current: before, yours: change },
+      // Read anew: whoever was first may have been so after `before` was read.
+      versions: { current: await findPerson(transaction, personId, now), yours: change },
     })
   }
   if (isRenamed) await renamePerson(transaction, personId, wanted.displayName)

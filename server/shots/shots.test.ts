@@ -6,7 +6,7 @@ const RECEIVED_AT = '2026-11-23T11:00:00.000Z'
 let server: TestServer
 
 beforeAll(async () => {
-  server = await serveTest('demo', () => new Date(RECEIVED_AT))
+  server = await serveTest({ now: () => new Date(RECEIVED_AT) })
 })
 afterAll(() => server.stop())
 
@@ -237,7 +237,7 @@ describe('correcting', () => {
 
 describe('listing', () => {
   test('pages of one person’s shots, newest first, none twice and none left out', async () => {
-    const fresh = await serveTest('demo')
+    const fresh = await serveTest()
     const { personId } = shotOf()
     const before = shotList.parse(
       (await fresh.http.get('/api/v1/shots').query({ personId, limit: 100 })).body,

@@ -3,6 +3,7 @@ import type { Role, ShotInput } from '@calm-apron/contract'
 import { type ShotFacts, unknownFacts } from '@calm-apron/core'
 import { type TestDatabase, createTestDatabase } from '@calm-apron/scripts/testing'
 import type { Express } from 'express'
+import type { Pool } from 'pg'
 import pino from 'pino'
 import request from 'supertest'
 import { v7 as uuidv7 } from 'uuid'
@@ -30,32 +31,48 @@ export interface TestServer {
   house: House
   app: Express
   database: TestDatabase
+  /** A further server on the same database, with a clock of its own. */
+  beside: (now?: () => Date) => Express
   stop: () => Promise<void>
 }
 
+export interface TestSettings {
+  template?: 'demo' | 'empty'
+  now?: () => Date
+  doors?: Partial<House['doors']>
+  /** Takes the lines of the log; nobody does, where it is left out. */
+  log?: (line: string) => void
+}
+
 /** The app in this process, on a database of its own. */
-export async function serveTest(
-  template: 'demo' | 'empty' = 'demo',
-  now: () => Date = () => new Date(),
-  doors: Partial<House['doors']> = {},
-): Promise<TestServer> {
+export async function serveTest({
+  template = 'demo',
+  now = () => new Date(),
+  doors = {},
+  log,
+}: TestSettings = {}): Promise<TestServer> {
   const database = await createTestDatabase(template)
-  const pool = openPool(database.appUrl, () => undefined)
-  const house: House = {
-    database: databaseOver(pool),
-    now,
-    doors: { publicOrigin: ORIGIN, isSecure: false, demoSignIn: true, ...doors },
+  const pools: Pool[] = []
+  const houseWith = (clock: () => Date): House => {
+    const pool = openPool(database.appUrl, () => undefined)
+    pools.push(pool)
+    const settings = { publicOrigin: ORIGIN, isSecure: false, demoSignIn: true, ...doors }
+    return { database: databaseOver(pool), now: clock, doors: settings }
   }
-  const app = createApp({
-    house,
-    trustProxy: false,
-    checkReadiness: () => checkReadiness(pool),
-    logger: pino({ level: 'silent' }),
-    webFolder: '/nowhere',
-    version: '0.0.0',
-  })
+  const appOf = (own: House): Express =>
+    createApp({
+      house: own,
+      trustProxy: false,
+      checkReadiness: () => checkReadiness(first(pools)),
+      logger: log ? pino({ level: 'debug' }, { write: log }) : pino({ level: 'silent' }),
+      webFolder: '/nowhere',
+      version: '0.0.0',
+    })
+  const house = houseWith(now)
+  const app = appOf(house)
+  const beside = (clock = now) => appOf(houseWith(clock))
   const stop = async () => {
-    await pool.end()
+    for (const pool of pools) await pool.end()
     await database.remove()
   }
   const browser = () => request.agent(app).set('Origin', ORIGIN)
@@ -65,7 +82,7 @@ export async function serveTest(
     return own
   }
   const http = template === 'demo' ? await as(somebody('trainer')) : browser()
-  return { http, browser, as, house, app, database, stop }
+  return { http, browser, as, house, app, database, beside, stop }
 }
 
 function first<T>(list: readonly T[]): T {

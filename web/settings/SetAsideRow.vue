@@ -47,7 +47,6 @@ async function decide(decision: 'keep' | 'drop'): Promise<void> {
       throw error
     }
   })
-  if (isStale.value) failure.value = t('setAside.stale')
   if (isDone) emit('decided', t(decision === 'keep' ? 'setAside.kept' : 'setAside.dropped'))
 }
 </script>
@@ -68,7 +67,7 @@ async function decide(decision: 'keep' | 'drop'): Promise<void> {
       :maxlength="BOUNDS.reasonLength.max"
       :issue="issues['why'] ? t('setAside.whyMissing', { min: BOUNDS.reasonLength.min }) : undefined"
     />
-    <FormFailure :says="failure" />
+    <FormFailure :says="isStale ? t('setAside.stale') : failure" />
     <div class="actions">
       <Button type="primary" :loading="isBusy" @click="decide('keep')">{{ t('setAside.keep') }}</Button>
       <Button :loading="isBusy" @click="decide('drop')">{{ t('setAside.drop') }}</Button>

@@ -1,0 +1,199 @@
+import { type Server, createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import {
+  API_BASE,
+  ENDPOINTS,
+  type Endpoint,
+  type Endpoints,
+  type Part,
+  problem,
+  problemsOf,
+  reachOf,
+} from '@calm-apron/contract'
+import { openApiDocument } from '@calm-apron/contract/openapi'
+import { inAcademy } from './database/inAcademy.ts'
+import { setAside } from './database/schema/index.ts'
+import { type Asker, ASKERS, type Found, PROBES, type Probe, THINGS, type Thing } from './testing/probes.ts'
+import { ORIGIN, type TestServer, newId, serveTest, shotOf } from './testing/serve.ts'
+import { AWAY, HOME, type Somebody, type World, worldIn } from './testing/world.ts'
+
+let server: TestServer
+let world: World
+let url: string
+let listening: Server
+
+beforeAll(async () => {
+  server = await serveTest()
+  world = worldIn(server.house)
+  await world.openOther()
+  listening = createServer(server.app)
+  await new Promise<void>((resolve) => listening.listen(0, '127.0.0.1', resolve))
+  url = `http://127.0.0.1:${(listening.address() as AddressInfo).port}`
+})
+afterAll(async () => {
+  listening.closeAllConnections()
+  await new Promise((resolve) => listening.close(resolve))
+  await server.stop()
+})
+
+const PART_OF: Record<Exclude<Asker, 'nobody'>, Part> = {
+  trainee: 'trainee',
+  'other trainee': 'trainee',
+  trainer: 'trainer',
+  head: 'head',
+  handed: 'handed',
+  'other head': 'head',
+}
+
+/** What the table of ACCESS says of this request, given what the probe answers those who may. */
+function expectedStatus({ action }: Endpoint, asker: Asker, thing: Thing, { answers }: Probe): number {
+  const answer = typeof answers === 'number' ? answers : answers[thing]
+  if (action === null) return answer
+  if (asker === 'nobody') return 401
+  const reach = reachOf(PART_OF[asker], action)
+  if (reach === 'none') return 403
+  return reach === 'all' || thing === 'own' || typeof answers === 'number' ? answer : 404
+}
+
+/** Makes the asker, and each kind of thing so that it is theirs, another's, of the other academy, or missing. */
+async function find(asker: Asker, thing: Thing): Promise<Found & { cookie: string }> {
+  const part = asker === 'nobody' ? 'trainee' : PART_OF[asker]
+  const isAway = asker === 'other head'
+  const own = isAway ? AWAY : HOME
+  const elsewhere = isAway ? HOME : AWAY
+  const holder = await world.make(part === 'handed' ? 'trainer' : part, own)
+  // On a handed tablet it is the trainee who acts, while the session is the trainer's.
+  const acting = part === 'handed' ? await world.make('trainee', own) : holder
+  const owner =
+    thing === 'own' ? acting : await world.make('trainee', thing === 'other academy’s' ? elsewhere : own)
+  const shotId = thing === 'missing' ? newId() : await world.makeShot(owner, owner)
+  if (part === 'handed')
+    await handOver(holder, thing === 'own' ? shotId : await world.makeShot(acting, holder))
+  const isThere = thing !== 'missing'
+  return {
+    asker: acting,
+    part,
+    thing,
+    cookie: asker === 'nobody' ? '' : holder.cookie,
+    shotId,
+    personId: isThere ? owner.personId : newId(),
+    displayName: owner.displayName,
+    sessionId: isThere ? await world.makeSession(owner) : newId(),
+    setAsideId: isThere ? await keepAside(owner) : newId(),
+  }
+}
+
+async function handOver({ cookie }: Somebody, shotId: string): Promise<void> {
+  const answer = await send(ENDPOINTS.handOver, cookie, { body: { shotId } })
+  expect(answer.status).toBe(200)
+}
+
+async function keepAside({ academyId, personId }: Somebody): Promise<string> {
+  const setAsideId = newId()
+  const body = { ...shotOf(), personId, judgedBy: personId }
+  await inAcademy(server.house.database, academyId, (transaction) =>
+    transaction.insert(setAside).values({
+      academyId,
+      setAsideId,
+      judgedBy: personId,
+      sentBy: personId,
+      receivedAt: new Date(),
+      write: { kind: 'shot', shotId: setAsideId, body },
+    }),
+  )
+  return setAsideId
+}
+
+async function send(
+  { method, path }: Endpoint,
+  cookie: string,
+  { params = {}, query = {}, body }: { params?: object; query?: object; body?: object },
+) {
+  const values = new Map<string, unknown>(Object.entries(params))
+  const filled = path.replaceAll(/\{(\w+)\}/g, (_, name: string) => String(values.get(name)))
+  const search = new URLSearchParams(Object.entries(query) as [string, string][])
+  return fetch(`${url}${API_BASE}${filled}?${search}`, {
+    method: method.toUpperCase(),
+    headers: { Origin: ORIGIN, ...(cookie !== '' && { cookie }), 'Content-Type': 'application/json' },
+    ...(body !== undefined && { body: JSON.stringify(body) }),
+  })
+}
+
+const routes = Object.entries(ENDPOINTS) as [keyof Endpoints, Endpoint][]
+
+test('every route of the OpenAPI document has a row', () => {
+  const document = openApiDocument('0') as { paths: Record<string, Record<string, { operationId: string }>> }
+  const documented = Object.values(document.paths).flatMap((methods) =>
+    Object.values(methods).map(({ operationId }) => operationId),
+  )
+  expect(documented.sort()).toEqual(Object.keys(PROBES).sort())
+})
+
+test.each(routes)('%s answers each asker, of each thing, as the table says', async (name, endpoint) => {
+  const wrong: string[] = []
+  let asked = 0
+  for (const probe of PROBES[name]) {
+    const things = typeof probe.answers === 'number' ? (['own'] as const) : THINGS
+    for (const asker of ASKERS) {
+      for (const thing of things) {
+        asked += 1
+        const found = await find(asker, thing)
+        const answer = await send(endpoint, found.cookie, probe.ask(found))
+        const expected = expectedStatus(endpoint, asker, thing, probe)
+        const body: unknown = await answer.json()
+        if (answer.status !== expected)
+          wrong.push(`${asker}, ${thing}: ${answer.status} in place of ${expected} ${JSON.stringify(body)}`)
+        else if (!isDocumented(endpoint, answer.status, body))
+          wrong.push(`${asker}, ${thing}: undocumented body`)
+      }
+    }
+  }
+  expect(wrong).toEqual([])
+  expect(asked).toBeGreaterThanOrEqual(ASKERS.length)
+})
+
+function isDocumented(endpoint: Endpoint, status: number, body: unknown): boolean {
+  if (status < 300) return endpoint.answer.safeParse(body).success
+  const told = problem.safeParse(body)
+  return told.success && problemsOf(endpoint).includes(told.data.code)
+}
+
+describe('what lists tell', () => {
+  const told = async ({ cookie }: Somebody, endpoint: Endpoint) => (await send(endpoint, cookie, {})).text()
+  const LISTS = [ENDPOINTS.today, ENDPOINTS.listPeople, ENDPOINTS.listShots, ENDPOINTS.listAudit]
+
+  test('a head hears of nobody in another academy', async () => {
+    const head = await world.make('head')
+    const away = await world.make('trainee', AWAY)
+    const home = await world.make('trainee')
+    await world.makeShot(away, away)
+    await world.makeShot(home, head)
+    for (const list of LISTS) {
+      const text = await told(head, list)
+      expect(text).not.toContain(away.personId)
+      expect(text).toContain(list === ENDPOINTS.listAudit ? head.personId : home.personId)
+    }
+  })
+
+  test('a trainee hears of no other trainee, nor of another academy', async () => {
+    const trainee = await world.make('trainee')
+    const other = await world.make('trainee')
+    const trainer = await world.make('trainer')
+    const ownShot = await world.makeShot(trainee, trainer)
+    const otherShot = await world.makeShot(other, trainer)
+    for (const list of [ENDPOINTS.today, ENDPOINTS.listPeople, ENDPOINTS.listShots]) {
+      expect(await told(trainee, list)).not.toContain(other.personId)
+      expect(await told(trainee, list)).not.toContain(AWAY)
+    }
+    const shots = await told(trainee, ENDPOINTS.listShots)
+    expect([shots.includes(ownShot), shots.includes(otherShot)]).toEqual([true, false])
+  })
+
+  test('a trainer sees no sign-in names and no last uses but their own', async () => {
+    const trainer = await world.make('trainer')
+    const other = await world.make('trainer')
+    const people = await told(trainer, ENDPOINTS.listPeople)
+    expect(people).toContain(trainer.signInName)
+    expect(people).not.toContain(other.signInName)
+  })
+})

@@ -1,0 +1,152 @@
+import { tasting } from '@calm-apron/contract'
+import request from 'supertest'
+import { ORIGIN, type TestServer, newId, serveTest } from '../testing/serve.ts'
+import { PIN, type Somebody, type World, worldIn } from '../testing/world.ts'
+
+let server: TestServer
+let world: World
+let trainee: Somebody
+let trainer: Somebody
+let shotId: string
+beforeAll(async () => {
+  server = await serveTest()
+  world = worldIn(server.house)
+})
+afterAll(() => server.stop())
+beforeEach(async () => {
+  trainee = await world.make('trainee')
+  trainer = await world.make('trainer')
+  shotId = await world.makeShot(trainee, trainer)
+})
+
+const at = '2026-11-23T10:40:00.000Z'
+const taste = { sour: 3, sweet: 6, bitter: 3, body: 5, dryness: 2 }
+const slip = (side: 'trainee' | 'trainer', part: object = {}) => ({
+  side,
+  basedOnNo: 0,
+  reason: null,
+  taste,
+  tastedAt: at,
+  ...part,
+})
+const send = ({ cookie }: { cookie: string }, path: string, body: object) =>
+  request(server.app)
+    .put(`/api/v1/shots/${shotId}/${path}`)
+    .set('Cookie', cookie)
+    .set('Origin', ORIGIN)
+    .send(body)
+const fill = (who: Somebody, body: object, slipId = newId()) => send(who, `slips/${slipId}`, body)
+const call = (who: Somebody, stage: 'first' | 'final', verdict = 'under', callId = newId()) =>
+  send(who, `calls/${callId}`, { stage, verdict, cause: null, move: 'finer', calledAt: at })
+const seen = async ({ cookie }: { cookie: string }) =>
+  tasting.parse(
+    (await request(server.app).get(`/api/v1/shots/${shotId}/tasting`).set('Cookie', cookie).expect(200)).body,
+  )
+
+test('neither sees the other’s slip or call until both are in', async () => {
+  await call(trainee, 'first').expect(201)
+  await fill(trainee, slip('trainee')).expect(201)
+  expect(await seen(trainer)).toMatchObject({
+    sides: { trainee: 'in', trainer: 'waiting' },
+    isOpen: false,
+    slips: [],
+    calls: [],
+  })
+  expect((await seen(trainee)).slips).toHaveLength(1)
+  await fill(trainer, slip('trainer', { taste: { ...taste, sour: 8 } })).expect(201)
+  for (const who of [trainer, trainee]) {
+    const all = await seen(who)
+    expect([all.isOpen, all.slips.length, all.calls.length]).toEqual([true, 2, 1])
+  }
+})
+
+test('a trainer may skip a side, and then it opens', async () => {
+  await fill(trainee, slip('trainee')).expect(201)
+  await fill(trainee, slip('trainer', { taste: null })).expect(403)
+  await fill(trainer, slip('trainer', { taste: null, reason: 'has a cold' })).expect(201)
+  expect(await seen(trainee)).toMatchObject({ isOpen: true, sides: { trainer: 'skipped' } })
+})
+
+test('nobody fills the other’s side', async () => {
+  await fill(trainee, slip('trainer')).expect(403)
+  await fill(trainer, slip('trainee')).expect(403)
+})
+
+test('a slip is corrected by a further one, based on the newest; who is late is told without being shown', async () => {
+  await fill(trainee, slip('trainee')).expect(201)
+  const corrected = slip('trainee', {
+    basedOnNo: 1,
+    reason: 'had not stirred',
+    taste: { ...taste, sweet: 7 },
+  })
+  await fill(trainee, corrected).expect(201)
+  const late = await fill(trainee, corrected).expect(412)
+  expect(late.body).toMatchObject({ versions: { current: { revisionNo: 2 }, yours: { basedOnNo: 1 } } })
+  const blind = await fill(trainer, slip('trainee', { taste: null }))
+  expect(blind.body).toMatchObject({ status: 412, versions: { current: null } })
+})
+
+test('the same slip or call again is one; another under its id, or a second call at one stage, is refused', async () => {
+  const id = newId()
+  await fill(trainee, slip('trainee'), id).expect(201)
+  await fill(trainee, slip('trainee'), id).expect(200)
+  await fill(trainee, slip('trainee', { taste: { ...taste, sour: 1 } }), id).expect(409)
+  const callId = newId()
+  await call(trainee, 'first', 'under', callId).expect(201)
+  await call(trainee, 'first', 'under', callId).expect(200)
+  await call(trainee, 'first', 'over', callId).expect(409)
+  await call(trainee, 'first', 'over').expect(409)
+  await call(trainee, 'final', 'over').expect(201)
+  expect((await seen(trainee)).calls).toHaveLength(2)
+})
+
+test('sent many times at once it is one slip', async () => {
+  const id = newId()
+  const answers = await Promise.all(Array.from({ length: 6 }, () => fill(trainee, slip('trainee'), id)))
+  expect(answers.map(({ status }) => status).sort()).toEqual([200, 200, 200, 200, 200, 201])
+})
+
+describe('handed over', () => {
+  const act = (path: string, body: object) =>
+    request(server.app)
+      .post(`/api/v1/session/${path}`)
+      .set('Cookie', trainer.cookie)
+      .set('Origin', ORIGIN)
+      .send(body)
+  const get = (path: string) => request(server.app).get(`/api/v1/${path}`).set('Cookie', trainer.cookie)
+
+  test('the tablet reaches the one shot’s call and slip, as the trainee, and nothing of the trainer’s', async () => {
+    await fill(trainer, slip('trainer')).expect(201)
+    await act('hand-over', { shotId }).expect(200)
+    expect((await seen(trainer)).slips).toEqual([])
+    await call(trainer, 'first').expect(201)
+    for (const path of ['shots', `shots/${shotId}`, 'people', 'sessions', 'audit'])
+      await get(path).expect(403)
+    await act('hand-over', { shotId }).expect(403)
+    await fill(trainer, slip('trainee')).expect(201)
+    const all = await seen(trainee)
+    expect(all.slips.map(({ side, filledBy }) => [side, filledBy]).sort()).toEqual([
+      ['trainee', trainee.personId],
+      ['trainer', trainer.personId],
+    ])
+    expect(all.calls[0]?.personId).toBe(trainee.personId)
+  })
+
+  test('it is taken back with the trainer’s PIN alone', async () => {
+    await act('hand-over', { shotId }).expect(200)
+    await act('take-back', { pin: '0000' }).expect(401)
+    await get('shots').expect(403)
+    await act('take-back', { pin: PIN }).expect(200)
+    await get('shots').expect(200)
+  })
+
+  test('without a PIN it can’t be handed over, or nobody could take it back', async () => {
+    await request(server.app)
+      .post('/api/v1/account/pin')
+      .set('Cookie', trainer.cookie)
+      .set('Origin', ORIGIN)
+      .send({ password: 'tern-and-thimble-quay', pin: null })
+      .expect(200)
+    expect((await act('hand-over', { shotId })).body).toMatchObject({ code: 'pin-needed' })
+  })
+})
