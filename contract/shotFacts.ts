@@ -26,7 +26,8 @@ function weighing(net: { readonly min: number; readonly max: number }) {
     .superRefine((value, context) => {
       if (value.by === 'net') return
       const left = netG(value) ?? 0
-      if (left < 0)
+      // Asked of the weights themselves: the net is rounded, and a sliver below zero would round to none.
+      if (value.grossG < value.tareG)
         refuse(context, ['tareG'], 'tare-above-gross', 'The empty weight is more than the full one.')
       else if (left < net.min) refuse(context, ['grossG'], 'net-too-small', `That leaves under ${net.min} g.`)
       else if (left > net.max) refuse(context, ['grossG'], 'net-too-big', `That leaves over ${net.max} g.`)

@@ -46,6 +46,24 @@ export function startByCommand(
   return { process: child, printed: () => printed, ended, ready }
 }
 
+/** Runs another command of the README to its end. */
+export async function runByCommand(
+  args: readonly string[],
+  settings: NodeJS.ProcessEnv,
+): Promise<{ code: number | null; printed: string }> {
+  const child = spawn(process.execPath, [join(CHECKOUT, 'scripts/bootstrap.mjs'), ...args], {
+    cwd: CHECKOUT,
+    env: { ...process.env, ...settings },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
+  let printed = ''
+  const hear = (words: Buffer) => (printed += words.toString())
+  child.stdout.on('data', hear)
+  child.stderr.on('data', hear)
+  const code = await new Promise<number | null>((resolve) => child.once('close', resolve))
+  return { code, printed }
+}
+
 /** The process id of a cluster's PostgreSQL, or null when none runs. */
 export function postmasterPid(clusterFolder: string): number | null {
   const file = join(clusterFolder, 'cluster/postmaster.pid')

@@ -3,7 +3,7 @@ import { z } from 'zod'
 
 /** What a JSON schema may say, as far as ours do. */
 interface Shape {
-  type?: string
+  type?: string | string[]
   properties?: Record<string, Shape>
   items?: Shape
   anyOf?: Shape[]
@@ -96,6 +96,8 @@ function plain(shape: Shape, ids: Ids, spite: number): fc.Arbitrary<unknown> {
   if (choices) return fc.oneof(...choices.map((each) => fitting(each, ids, spite)))
   if (shape.allOf) return plain(Object.assign({}, ...shape.allOf) as Shape, ids, spite)
   if (shape.const !== undefined) return fc.constant(shape.const)
+  const { type } = shape
+  if (Array.isArray(type)) return fc.oneof(...type.map((each) => plain({ ...shape, type: each }, ids, spite)))
   if (shape.enum) return fc.constantFrom(...shape.enum)
   switch (shape.type) {
     case 'object':

@@ -61,40 +61,33 @@ export function worldIn(house: House) {
     const displayName = `Somebody ${tail}`
     const signInName = `somebody-${tail}@ostrel.invalid`
     const [passwordHash, pinHash] = await hashes
-    const visitor = { address: '203.0.113.1', sessionHash: null, deviceHash: null, deviceLabel: 'Test' }
-    const { door } = await inAcademy(house.database, academyId, async (transaction) => {
+    const cookies = await inAcademy(house.database, academyId, async (transaction) => {
       await transaction.insert(person).values({ academyId, personId, role })
       await transaction.insert(personName).values({ academyId, personId, displayName })
       await transaction.insert(account).values({ academyId, personId, signInName, passwordHash, pinHash })
-      const now = house.now()
-      return openAfterFullSignIn(transaction, { academyId, personId, visitor, now, kind: 'password' })
+      return comeIn(transaction, academyId, personId)
     })
-    const { sessionToken = '', deviceToken = '' } = door
-    const cookie = `calm_apron_session=${sessionToken ?? ''}; calm_apron_device=${deviceToken}`
-    return { academyId, personId, displayName, signInName, role, cookie, deviceToken }
+    return { academyId, personId, displayName, signInName, role, ...cookies }
+  }
+
+  /** Signs someone in on a device of their own. */
+  async function comeIn(transaction: AcademyTransaction, academyId: string, personId: string) {
+    const visitor = { address: '203.0.113.1', sessionHash: null, deviceHash: null, deviceLabel: 'Test' }
+    const coming = { academyId, personId, visitor, now: house.now(), kind: 'password' } as const
+    const { sessionToken = '', deviceToken = '' } = (await openAfterFullSignIn(transaction, coming)).door
+    return {
+      deviceToken,
+      cookie: `calm_apron_session=${sessionToken ?? ''}; calm_apron_device=${deviceToken}`,
+    }
   }
 
   /** The same person in a new session; null when their account has ended. */
   async function comeBack(who: Somebody): Promise<Somebody | null> {
     const { academyId, personId } = who
-    const visitor = { address: '203.0.113.1', sessionHash: null, deviceHash: null, deviceLabel: 'Test' }
     return inAcademy(house.database, academyId, async (transaction) => {
       const [found] = await transaction.select().from(person).where(eq(person.personId, personId))
       if (found?.endedAt !== null || found.role !== who.role) return null
-      const now = house.now()
-      const opened = await openAfterFullSignIn(transaction, {
-        academyId,
-        personId,
-        visitor,
-        now,
-        kind: 'password',
-      })
-      const { sessionToken = '', deviceToken = '' } = opened.door
-      return {
-        ...who,
-        deviceToken,
-        cookie: `calm_apron_session=${sessionToken ?? ''}; calm_apron_device=${deviceToken}`,
-      }
+      return { ...who, ...(await comeIn(transaction, academyId, personId)) }
     })
   }
 
