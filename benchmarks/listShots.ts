@@ -1,6 +1,7 @@
 import { LIST_SQL, insertShots } from './shotBook.ts'
 import { startTestApp } from '@calm-apron/scripts/testing'
 import pg from 'pg'
+import { comeIn } from './comeIn.ts'
 import { time } from './measure.ts'
 
 const RUNS = 300
@@ -12,8 +13,9 @@ const pool = new pg.Pool({ connectionString: app.database.appUrl, max: 1 })
 try {
   const { personId, academyId } = await insertShots(pool, SHOTS)
   const address = `${app.url}/api/v1/shots?personId=${personId}&limit=${PAGE}`
+  const cookie = await comeIn(app.url, 'trainer')
   const overHttp = async () => {
-    const answer = await fetch(address)
+    const answer = await fetch(address, { headers: { Cookie: cookie } })
     const { shots } = (await answer.json()) as { shots: unknown[] }
     if (shots.length !== PAGE) throw new Error(`A page of ${shots.length} shots.`)
   }

@@ -30,7 +30,7 @@ export async function insertShots(
   pool: pg.Pool,
   count: number,
 ): Promise<{ academyId: string; personId: string }> {
-  const academyId = await only(pool, 'select only_academy_id() as id')
+  const academyId = await only(pool, "select academy_behind('demo', '') as id")
   await pool.query('begin')
   await pool.query("select set_config('calm_apron.academy_id', $1, true)", [academyId])
   const personId = await only(pool, 'select person_id as id from shot order by pulled_at desc limit 1')

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { Bar } from './bar.ts'
-import { expect, expectAccessible, test } from './fixtures.ts'
+import { HEAD, expect, expectAccessible, test } from './fixtures.ts'
 
 const STEPS = ['Ready?', 'Dose', 'Tamp', 'Pull', 'Cup', 'Look', 'Taste']
 
@@ -46,6 +46,45 @@ async function lookAtEveryView(page: Page): Promise<void> {
   await expectAccessible(page)
 }
 
+async function lookAtPeople(page: Page): Promise<void> {
+  for (const path of [
+    '/settings/you',
+    '/settings/people',
+    '/settings/academy',
+    '/settings/trail',
+    '/settings/set-aside',
+    '/switch',
+  ]) {
+    await page.goto(path)
+    await expect(page.locator('h1')).toBeVisible()
+    await expect(page.getByText('One moment')).toBeHidden()
+    await expectAccessible(page)
+  }
+  await page.goto('/settings/people')
+  await page.getByRole('button', { name: 'Invite someone' }).click()
+  await page.getByRole('button', { name: 'Make the invitation' }).click()
+  await expect(page.getByText('Fill this in.')).toBeVisible()
+  await page.getByLabel('Name').fill('Ida Marsh')
+  await page.getByRole('button', { name: 'Make the invitation' }).click()
+  await expect(page.getByAltText(/picture for a phone/)).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'Ida Marsh' }).click()
+  await page.getByRole('button', { name: 'Say what would go' }).click()
+  await expect(page.getByText(/^Gone for good/)).toBeVisible()
+  await expectAccessible(page)
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test.describe(`people, in the ${colorScheme} set`, () => {
+    test.use({ signedIn: HEAD })
+    test('axe finds nothing on any view', async ({ page }) => {
+      test.slow()
+      await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+      await lookAtPeople(page)
+    })
+  })
+}
+
 test('axe finds nothing on any view in the light set', async ({ page }) => {
   // A scan of a whole view takes seconds, and there are a good twenty.
   test.slow()
@@ -70,7 +109,16 @@ test('a phone shows every view without sideways scrolling', async ({ page }) => 
     }))
     expect(scrolls).toBeLessThanOrEqual(width)
   }
-  for (const path of ['/', '/progress', '/settings', '/waiting', '/bar']) {
+  for (const path of [
+    '/',
+    '/progress',
+    '/settings',
+    '/settings/you',
+    '/settings/people',
+    '/switch',
+    '/waiting',
+    '/bar',
+  ]) {
     await page.goto(path)
     await expect(page.getByText('One moment')).toBeHidden()
     await fits()

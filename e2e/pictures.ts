@@ -69,6 +69,54 @@ test('the main views', async ({ page }) => {
   await picture(page, 'settings')
 })
 
+test.describe('people and doors', () => {
+  test.use({ signedIn: null })
+
+  test('the views of coming in, people and the trail', async ({ page, app }) => {
+    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+    await page.goto('/')
+    await expect(page.getByRole('button', { name: /Halla Winterbourne/ })).toBeVisible()
+    await picture(page, 'come-in')
+    await page.getByRole('button', { name: /Halla Winterbourne/ }).click()
+    await page.goto('/settings/people')
+    await page.getByRole('link', { name: 'Bram Ostergard' }).click()
+    await page.getByText('Head of training', { exact: true }).click()
+    await page.getByLabel('Why (if it is worth noting)').fill('runs the second room')
+    await page.getByRole('button', { name: 'Save', exact: true }).click()
+    await expect(page.getByText('Saved.')).toBeVisible()
+    await page.getByRole('link', { name: 'All people' }).click()
+    await picture(page, 'people')
+    await page.getByRole('button', { name: 'Invite someone' }).click()
+    await page.getByLabel('Name').fill('Ida Marsh')
+    await page.getByRole('radio', { name: 'Trainer' }).check()
+    await page.getByRole('button', { name: 'Make the invitation' }).click()
+    await expect(page.getByAltText(/picture for a phone/)).toBeVisible()
+    await picture(page, 'invitation')
+    const link = await page.getByLabel('Link', { exact: true }).inputValue()
+    await page.goto('/settings/trail')
+    await expect(page.locator('ol > li').first()).toBeVisible()
+    await picture(page, 'trail')
+
+    await page.setViewportSize({ width: 390, height: 844 })
+    await page.goto(link)
+    await page.getByLabel('Sign-in name').fill('ida@ostrel.example')
+    await page.getByLabel('New password').fill('gulls over the quay')
+    await picture(page, 'phone-join')
+    await page.getByRole('button', { name: 'Join' }).click()
+    await expect(page.getByRole('link', { name: /Ida Marsh is here/ })).toBeVisible()
+    await page.request.post(`${app.url}/api/v1/account/pin`, {
+      headers: { Origin: app.url },
+      data: { password: 'gulls over the quay', pin: '2718' },
+    })
+    await page.setViewportSize({ width: 1280, height: 800 })
+    await page.goto('/switch')
+    await page.getByRole('button', { name: /Come in as Odalys Brandt/ }).click()
+    await page.goto('/switch')
+    await page.getByRole('button', { name: 'Ida Marsh, PIN' }).click()
+    await picture(page, 'switch')
+  })
+})
+
 test('on a phone, and in a dim bar', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
   await page.goto('/progress')

@@ -14,7 +14,7 @@ const { t } = useI18n()
 const door = useDoor()
 const isEmpty = computed(() => door.doors?.canSetUp === true && door.doors.demo === null)
 const wantsPassword = ref(false)
-const hasOtherWays = computed(() => door.devicePeople.length > 0 || door.doors?.demo != null)
+const hasOtherWays = computed(() => door.returning.length > 0 || door.doors?.demo != null)
 </script>
 
 <template>
@@ -26,8 +26,8 @@ const hasOtherWays = computed(() => door.devicePeople.length > 0 || door.doors?.
       <p v-else class="soft">{{ t('door.intro') }}</p>
     </header>
     <DevicePeople
-      v-if="door.devicePeople.length > 0"
-      :people="door.devicePeople"
+      v-if="door.returning.length > 0"
+      :people="door.returning"
       :title="t('door.onThisDevice')"
       @password="wantsPassword = true"
     />

@@ -13,5 +13,8 @@ const router = useRouter()
 
 <template>
   <SetUpForm v-if="door.doors?.canSetUp" @in="router.push({ name: 'today' })" />
-  <EmptyPlace v-else :says="t('setUp.done')" :action="t('setUp.toSignIn')" :to="{ name: 'today' }" />
+  <template v-else>
+    <h1 class="visually-hidden" tabindex="-1">{{ t('setUp.title') }}</h1>
+    <EmptyPlace :says="t('setUp.done')" :action="t('setUp.toSignIn')" :to="{ name: 'today' }" />
+  </template>
 </template>

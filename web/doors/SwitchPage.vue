@@ -17,7 +17,7 @@ const router = useRouter()
 const wantsPassword = ref(false)
 const session = computed(() => door.session)
 const others = computed(() =>
-  door.devicePeople.filter(({ personId }) => personId !== session.value?.person.personId || door.claimed),
+  door.returning.filter(({ personId }) => personId !== session.value?.person.personId || door.claimed),
 )
 const demo = computed(() => (session.value?.academy.isDemo ? (door.doors?.demo ?? null) : null))
 
@@ -34,7 +34,7 @@ const toToday = () => router.push({ name: 'today' })
       <p>
         <span class="soft">{{ t('door.here') }}</span><br />
         <strong class="name">{{ door.personName }}</strong>
-        <span v-if="!door.claimed"> {{ t(`role.${session.person.role}`) }}</span>
+        <template v-if="!door.claimed">, {{ t(`role.${session.person.role}`).toLowerCase() }}</template>
       </p>
       <SignOut v-if="door.state === 'open'" />
     </section>

@@ -30,7 +30,8 @@ const says = computed(() => {
     })
   }
   if (isReset.value) return t('people.resetHint')
-  return linkUntil === null ? t('people.linkNone') : ''
+  if (linkUntil !== null) return ''
+  return t(props.person.state === 'active' ? 'people.linkDemo' : 'people.linkNone')
 })
 
 async function makeLink(): Promise<void> {

@@ -27,6 +27,11 @@ export const useDoor = defineStore('door', () => {
   const wasEnded = ref(false)
 
   const devicePeople = computed<DevicePerson[]>(() => doors.value?.devicePeople ?? [])
+  /** Those of them who come back with a secret of theirs; the demo's people come in by a tap. */
+  const returning = computed(() => {
+    const demo = new Set(doors.value?.demo?.people.map((each) => each.personId))
+    return devicePeople.value.filter((each) => each.hasPin || !demo.has(each.personId))
+  })
   const claimed = computed(
     () => devicePeople.value.find(({ personId }) => personId === claimedId.value) ?? null,
   )
@@ -123,6 +128,7 @@ export const useDoor = defineStore('door', () => {
     doors,
     session,
     devicePeople,
+    returning,
     claimed,
     personId,
     personName,

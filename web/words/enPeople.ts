@@ -28,6 +28,7 @@ export const enPeople = {
     backToAll: 'All people',
     linkTitle: 'Invitation',
     resetTitle: 'Password',
+    linkDemo: 'Comes in by a tap, as everyone in the demo does. A link gives them a password of their own.',
     linkNone: 'Has not come in yet, and no link is open.',
     linkOpen: 'A link made before is open until {date}, {time}. A new one replaces it.',
     linkNew: 'Make a new invitation link',
