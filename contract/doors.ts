@@ -49,6 +49,8 @@ export const doors = z.strictObject({
   /** The made-up academy's people, to come in as with one tap; null where that is not offered. */
   demo: z.strictObject({ academyName: name, people: z.array(person) }).nullable(),
   devicePeople: z.array(devicePerson),
+  /** Where others reach this server, if that was said; links are made for there. */
+  publicOrigin: z.string().nullable(),
   session: sessionState.nullable(),
 })
 export type Doors = z.infer<typeof doors>

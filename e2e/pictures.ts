@@ -80,7 +80,7 @@ test.describe('people and doors', () => {
     await page.getByRole('button', { name: /Halla Winterbourne/ }).click()
     await page.goto('/settings/people')
     await page.getByRole('link', { name: 'Bram Ostergard' }).click()
-    await page.getByText('Head of training', { exact: true }).click()
+    await page.getByRole('radio', { name: 'Head of training' }).check()
     await page.getByLabel('Why (if it is worth noting)').fill('runs the second room')
     await page.getByRole('button', { name: 'Save', exact: true }).click()
     await expect(page.getByText('Saved.')).toBeVisible()

@@ -54,3 +54,18 @@ test('when the database goes away: 503 with a sentence; when it is back, so are 
   await own.http.put(`/api/v1/shots/${shotId}`).send(shotOf()).expect(201)
   await own.stop()
 })
+
+test('a connection that breaks in the middle of a transaction ends that request, not the server', async () => {
+  const own = await serveTest()
+  const broken = own.house.database.transaction(async (transaction) => {
+    await transaction.execute('select 1')
+    await own.database.cut()
+    // Long enough for the driver to hear of it while it waits for nothing.
+    await new Promise((resolve) => setTimeout(resolve, 100))
+    await transaction.execute('select 1')
+  })
+  await expect(broken).rejects.toThrow()
+  await own.database.mend()
+  await own.http.get('/api/v1/session').expect(200)
+  await own.stop()
+})

@@ -47,7 +47,7 @@ const shown = computed(() => {
   if (door.session === null) return route.meta.isOpen ? 'place' : 'come-in'
   if (door.session.handedOver !== null) return 'handed'
   if (route.meta.action !== undefined && !door.may(route.meta.action)) return 'not-yours'
-  if (academy.today !== null || route.meta.isOpen) return 'place'
+  if (academy.today !== null || route.meta.isOpen || route.meta.needsNothing) return 'place'
   return academy.state === 'unreachable' ? 'unreachable' : 'looking'
 })
 

@@ -7,6 +7,8 @@ declare module 'vue-router' {
     place: string
     /** Whether anyone may be here, signed in or not. */
     isOpen?: boolean
+    /** Whether it can be shown without knowing the academy's people, recipes and bars. */
+    needsNothing?: boolean
     /** The action one must be allowed to anyone's things, to be here. */
     action?: Action
   }
@@ -55,7 +57,7 @@ export const router = createRouter({
     {
       path: '/switch',
       name: 'switch',
-      meta: { place: 'switch' },
+      meta: { place: 'switch', needsNothing: true },
       component: () => import('./doors/SwitchPage.vue'),
     },
     {
@@ -83,7 +85,7 @@ export const router = createRouter({
         {
           path: 'you',
           name: 'you',
-          meta: { place: 'you' },
+          meta: { place: 'you', needsNothing: true },
           component: () => import('./settings/YouPage.vue'),
         },
         {

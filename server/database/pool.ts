@@ -21,6 +21,8 @@ export function openPool(databaseUrl: string, onLost: (error: Error) => void): p
     idle_in_transaction_session_timeout: STATEMENT_WITHIN_MS,
   })
   pool.on('error', onLost)
+  // The pool listens only while a connection is idle; one that breaks in the middle of a transaction must not end us either.
+  pool.on('connect', (client) => client.on('error', onLost))
   return pool
 }
 

@@ -1,9 +1,9 @@
 import type { Doors } from '@calm-apron/contract'
-import { asc, eq, isNull, sql } from 'drizzle-orm'
+import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import { findAcademy } from '../academies/queries.ts'
 import { behindDoor } from '../database/inAcademy.ts'
 import type { Database } from '../database/pool.ts'
-import { person, personName } from '../database/schema/index.ts'
+import { account, person, personName } from '../database/schema/index.ts'
 import type { House } from '../house.ts'
 import { findActor } from './actor.ts'
 import { findSessionState, listDevicePeople } from './sessionQueries.ts'
@@ -14,6 +14,7 @@ export async function lookAround(house: House, { sessionHash, deviceHash }: Visi
   const now = house.now()
   return {
     canSetUp: !(await isSetUp(house)),
+    publicOrigin: house.doors.publicOrigin,
     demo: house.doors.demoSignIn ? await demoPeople(house) : null,
     devicePeople:
       deviceHash === null
@@ -43,7 +44,9 @@ async function demoPeople(house: House): Promise<Doors['demo']> {
       .select({ personId: person.personId, displayName: personName.displayName, role: person.role })
       .from(person)
       .innerJoin(personName, eq(personName.personId, person.personId))
-      .where(isNull(person.endedAt))
+      .leftJoin(account, eq(account.personId, person.personId))
+      // Whoever has a password of their own is not come in as by a tap.
+      .where(and(isNull(person.endedAt), isNull(account.personId)))
       .orderBy(asc(personName.displayName))
     if (people.length === 0) return null
     return { academyName: (await findAcademy(transaction)).name, people }

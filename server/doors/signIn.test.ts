@@ -258,6 +258,13 @@ describe('the demo', () => {
     await shut.stop()
   })
 
+  test('whoever has a password of their own in the demo is not come in as by a tap', async () => {
+    const own = await world.make('trainer')
+    const told = doors.parse((await server.browser().get('/api/v1/doors')).body)
+    expect(told.demo?.people.map(({ personId }) => personId)).not.toContain(own.personId)
+    await server.browser().post('/api/v1/session/demo').send({ personId: own.personId }).expect(401)
+  })
+
   test('a person of a real academy is never come in as by a tap', async () => {
     await world.openOther()
     const away = await world.make('head', '019a5c00-0000-7001-8000-0000000000b2')

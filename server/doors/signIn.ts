@@ -1,7 +1,7 @@
 import type { SessionState } from '@calm-apron/contract'
 import { and, eq, isNull } from 'drizzle-orm'
 import { behindDoor } from '../database/inAcademy.ts'
-import { academy, person } from '../database/schema/index.ts'
+import { academy, account, person } from '../database/schema/index.ts'
 import type { House } from '../house.ts'
 import { Refusal } from '../refusal.ts'
 import { DOOR_LIMITS, THROTTLE } from './limits.ts'
@@ -126,7 +126,8 @@ export async function signInDemo(house: House, visitor: Visitor, personId: strin
           .select({ isDemo: academy.isDemo })
           .from(person)
           .innerJoin(academy, eq(academy.academyId, person.academyId))
-          .where(and(eq(person.personId, personId), isNull(person.endedAt)))
+          .leftJoin(account, eq(account.personId, person.personId))
+          .where(and(eq(person.personId, personId), isNull(person.endedAt), isNull(account.personId)))
         if (!found?.isDemo) return null
         const now = house.now()
         return openAfterFullSignIn(transaction, { academyId, personId, visitor, now, kind: 'demo' })

@@ -15,6 +15,9 @@ import {
   slip,
 } from '../database/schema/index.ts'
 
+/** By a password; or by a tap, as one of the demo's people who has no account of their own. */
+const CAN_COME_IN = sql`(${account.passwordHash} is not null or ${academy.isDemo} and ${account.personId} is null)`
+
 /** Of an outer join: nothing is decoded, and null comes back, where there is no row. */
 const asInstant = (text: string): Date | null => new Date(text)
 
@@ -46,7 +49,7 @@ export async function listPeople(
       person,
       displayName: personName.displayName,
       signInName: account.signInName,
-      hasAccount: sql<boolean>`${account.passwordHash} is not null or ${academy.isDemo}`,
+      canComeIn: sql<boolean>`${CAN_COME_IN}`,
       seenAt: seen.at,
       linkUntil: links.until,
     })
@@ -62,7 +65,7 @@ export async function listPeople(
     personId: row.person.personId,
     displayName: row.displayName,
     role: row.person.role,
-    state: row.person.endedAt !== null ? 'ended' : row.hasAccount ? 'active' : 'invited',
+    state: row.person.endedAt !== null ? 'ended' : row.canComeIn ? 'active' : 'invited',
     revisionNo: row.person.revisionNo,
     signInName: row.signInName,
     lastSeenAt: row.seenAt?.toISOString() ?? null,
@@ -138,14 +141,7 @@ export async function hasOtherHead(transaction: AcademyTransaction, personId: st
     .from(person)
     .innerJoin(academy, eq(academy.academyId, person.academyId))
     .leftJoin(account, eq(account.personId, person.personId))
-    .where(
-      and(
-        eq(person.role, 'head'),
-        isNull(person.endedAt),
-        ne(person.personId, personId),
-        or(academy.isDemo, sql`${account.passwordHash} is not null`),
-      ),
-    )
+    .where(and(eq(person.role, 'head'), isNull(person.endedAt), ne(person.personId, personId), CAN_COME_IN))
   return heads.length > 0 && (row?.others ?? 0) > 0
 }
 

@@ -8,8 +8,11 @@ import { useForm } from '../forms/useForm.ts'
 import { useDoor } from '../store/door.ts'
 import PersonButtons from './PersonButtons.vue'
 
-const props = defineProps<{ demo: NonNullable<Doors['demo']> }>()
-const emit = defineEmits<{ in: [] }>()
+const props = defineProps<{
+  demo: NonNullable<Doors['demo']>
+  /** Called at once when someone has come in. */
+  whenIn?: () => void
+}>()
 const { t } = useI18n()
 const door = useDoor()
 const { failure, submit } = useForm()
@@ -29,7 +32,7 @@ async function comeInAs(personId: string): Promise<void> {
   const isIn = await submit(ENDPOINTS.signInDemo.body, { personId }, async (body) =>
     door.comeIn(await call(ENDPOINTS.signInDemo, { body })),
   )
-  if (isIn) emit('in')
+  if (isIn) props.whenIn?.()
 }
 </script>
 

@@ -8,8 +8,13 @@ import PersonButtons from './PersonButtons.vue'
 import PinForm from './PinForm.vue'
 
 /** Whoever has signed in on this device before comes back with a PIN. */
-const props = defineProps<{ people: readonly DevicePerson[]; title: string }>()
-const emit = defineEmits<{ in: []; password: [] }>()
+const props = defineProps<{
+  people: readonly DevicePerson[]
+  title: string
+  /** Called at once when someone has come in. */
+  whenIn?: () => void
+}>()
+const emit = defineEmits<{ password: [] }>()
 const { t } = useI18n()
 const door = useDoor()
 const chosenId = ref<string | null>(null)
@@ -32,6 +37,7 @@ async function comeIn(pin: string): Promise<void> {
   if (chosen.value === null) return
   const body = { personId: chosen.value.personId, pin }
   await door.comeIn(await call(ENDPOINTS.signInPin, { body }))
+  props.whenIn?.()
 }
 </script>
 
@@ -44,7 +50,6 @@ async function comeIn(pin: string): Promise<void> {
       :key="chosen.personId"
       :label="t('door.pinFor', { person: chosen.displayName })"
       :send="comeIn"
-      @in="emit('in')"
     />
   </section>
 </template>

@@ -10,7 +10,10 @@ import PasswordField from '../forms/PasswordField.vue'
 import { useForm } from '../forms/useForm.ts'
 import { useDoor } from '../store/door.ts'
 
-const emit = defineEmits<{ in: [] }>()
+const props = defineProps<{
+  /** Called at once when someone has come in; the page they came in on may be gone by then, and would hear no event. */
+  whenIn?: () => void
+}>()
 const { t } = useI18n()
 const door = useDoor()
 const { issues, failure, isBusy, submit } = useForm()
@@ -20,7 +23,7 @@ async function signIn(): Promise<void> {
   const isIn = await submit(ENDPOINTS.signIn.body, values, async (body) =>
     door.comeIn(await call(ENDPOINTS.signIn, { body })),
   )
-  if (isIn) emit('in')
+  if (isIn) props.whenIn?.()
 }
 </script>
 

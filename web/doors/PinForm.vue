@@ -9,7 +9,6 @@ import { useForm } from '../forms/useForm.ts'
 
 /** A PIN by large keys for wet hands, or typed. */
 const props = defineProps<{ label: string; send: (pin: string) => Promise<void> }>()
-const emit = defineEmits<{ in: [] }>()
 const { t } = useI18n()
 const { issues, failure, isBusy, submit } = useForm()
 const typed = ref('')
@@ -22,8 +21,7 @@ function press(digit: string): void {
 
 async function enter(): Promise<void> {
   const isIn = await submit(pinSchema, typed.value, props.send)
-  if (isIn) emit('in')
-  else if (!issues.value['']) typed.value = ''
+  if (!isIn && !issues.value['']) typed.value = ''
 }
 </script>
 

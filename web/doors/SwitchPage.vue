@@ -21,7 +21,11 @@ const others = computed(() =>
 )
 const demo = computed(() => (session.value?.academy.isDemo ? (door.doors?.demo ?? null) : null))
 
-const toToday = () => router.push({ name: 'today' })
+/** Back to what was being done: a trainer who takes over at the bar goes on at the bar. */
+function goOn(): void {
+  if (history.state?.back) router.back()
+  else void router.push({ name: 'today' })
+}
 </script>
 
 <template>
@@ -38,25 +42,25 @@ const toToday = () => router.push({ name: 'today' })
       </p>
       <SignOut v-if="door.state === 'open'" />
     </section>
-    <OfflineSwitch v-if="door.state === 'remembered'" @in="toToday" />
+    <OfflineSwitch v-if="door.state === 'remembered'" @in="goOn" />
     <template v-else>
       <DevicePeople
         v-if="others.length > 0"
         :people="others"
         :title="t('door.handTo')"
-        @in="toToday"
+        :when-in="goOn"
         @password="wantsPassword = true"
       />
       <section v-if="wantsPassword" aria-labelledby="by-password">
         <h2 id="by-password">{{ t('door.byPassword') }}</h2>
-        <PasswordForm @in="toToday" />
+        <PasswordForm :when-in="goOn" />
       </section>
       <p v-else>
         <Button size="large" @click="wantsPassword = true">
           {{ t('door.someoneElse') }}: {{ t('door.byPassword').toLowerCase() }}
         </Button>
       </p>
-      <DemoPeople v-if="demo" :demo="demo" @in="toToday" />
+      <DemoPeople v-if="demo" :demo="demo" :when-in="goOn" />
     </template>
   </div>
 </template>

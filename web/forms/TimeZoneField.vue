@@ -1,34 +1,30 @@
 <script setup lang="ts">
-import { AutoComplete } from 'ant-design-vue'
-import { computed, useId } from 'vue'
+import { useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 
-/** A time zone, typed with the known ones offered. */
+/** A time zone, typed with the known ones offered by the browser's own list. */
 defineProps<{ issue?: string | undefined }>()
 const zone = defineModel<string>({ required: true })
 const { t } = useI18n()
 const id = useId()
-const MOST_OFFERED = 40
 const ZONES = Intl.supportedValuesOf('timeZone')
-
-const offered = computed(() => {
-  const typed = zone.value.toLowerCase().replaceAll(' ', '_')
-  return ZONES.filter((each) => each.toLowerCase().includes(typed))
-    .slice(0, MOST_OFFERED)
-    .map((value) => ({ value }))
-})
 </script>
 
 <template>
   <div class="field">
     <label :for="id">{{ t('setUp.timeZone') }}</label>
-    <AutoComplete
+    <input
       :id="id"
-      v-model:value="zone"
-      :options="offered"
-      :status="issue ? 'error' : ''"
+      v-model="zone"
+      :list="`${id}-zones`"
+      autocomplete="off"
+      :spellcheck="false"
+      :aria-invalid="issue ? true : undefined"
       :aria-describedby="`${id}-note`"
     />
+    <datalist :id="`${id}-zones`">
+      <option v-for="each in ZONES" :key="each" :value="each" />
+    </datalist>
     <p v-if="issue" :id="`${id}-note`" class="issue" role="alert">{{ issue }}</p>
     <p v-else :id="`${id}-note`" class="soft hint">{{ t('setUp.timeZoneHint') }}</p>
   </div>
@@ -41,6 +37,18 @@ const offered = computed(() => {
 }
 label {
   margin-bottom: 4px;
+}
+input {
+  min-height: 44px;
+  padding: 0 11px;
+  font: inherit;
+  color: inherit;
+  background: var(--raised);
+  border: 1px solid var(--edge);
+  border-radius: 6px;
+}
+input[aria-invalid] {
+  border-color: var(--plum);
 }
 .issue,
 .hint {

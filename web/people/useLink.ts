@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { call } from '../api/client.ts'
+import { useDoor } from '../store/door.ts'
 import { newToken } from './newToken.ts'
 
 export interface MadeLink {
@@ -13,6 +14,7 @@ export interface MadeLink {
 /** Makes one-time links. The secret is on this screen only; the server keeps its digest. */
 export function useLink() {
   const router = useRouter()
+  const door = useDoor()
   const made = ref<MadeLink | null>(null)
 
   async function make(personId: string): Promise<void> {
@@ -20,7 +22,7 @@ export function useLink() {
     const params = { personId, invitationId: uuidv7() }
     const invitation = await call(ENDPOINTS.putInvitation, { params, body: { token } })
     const path = router.resolve({ name: 'join', hash: `#${token}` }).href
-    made.value = { invitation, address: new URL(path, location.origin).href }
+    made.value = { invitation, address: new URL(path, door.doors?.publicOrigin ?? location.origin).href }
   }
 
   return { made, make }

@@ -76,7 +76,7 @@ export const useDoor = defineStore('door', () => {
     if (last) {
       session.value = last.session
       claimedId.value = last.claimedId
-      doors.value = { canSetUp: false, demo: null, devicePeople: last.devicePeople }
+      doors.value = { canSetUp: false, demo: null, devicePeople: last.devicePeople, publicOrigin: null }
     }
     state.value = session.value === null ? 'unreachable' : 'remembered'
   }
