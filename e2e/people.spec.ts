@@ -263,18 +263,16 @@ test.describe('as the head', () => {
     test.slow()
     const request = await playwright.request.newContext()
     const ida = await makeAccount(app, request, 'Ida Marsh')
-    const own = await request.storageState()
-    const listed = await (await request.get(`${app.url}/api/v1/shots?limit=1`)).json()
-    const [{ shotId: _id, current, ...setting }] = (
-      listed as { shots: [{ shotId: string; current: { facts: object } }] }
-    ).shots
+    const listed = (await (await request.get(`${app.url}/api/v1/shots?limit=1`)).json()) as {
+      shots: [{ shotId: string; current: { facts: object } }]
+    }
+    const [{ shotId: _id, current, ...setting }] = listed.shots
     await makeAccount(app, request, 'Rolf Quayle')
     await page.goto('/settings/people')
     await page.getByRole('link', { name: 'Ida Marsh' }).click()
     await page.getByRole('button', { name: 'End the account' }).click()
     await expect(page.getByText('The account has ended.')).toBeVisible()
-    expect(own.cookies.length).toBeGreaterThan(0)
-    const late = await request.put(`${app.url}/api/v1/shots/${'019a5c00-0000-700a-8000-0000000fffff'}`, {
+    const late = await request.put(`${app.url}/api/v1/shots/019a5c00-0000-700a-8000-0000000fffff`, {
       headers: { Origin: app.url },
       data: { ...setting, judgedBy: ida.personId, facts: current.facts },
     })

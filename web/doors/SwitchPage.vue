@@ -15,6 +15,8 @@ const { t } = useI18n()
 const door = useDoor()
 const router = useRouter()
 const wantsPassword = ref(false)
+// Kept by the router in the page's own history.
+const cameFrom = router.options.history.state['back'] ?? null
 const session = computed(() => door.session)
 const others = computed(() =>
   door.returning.filter(({ personId }) => personId !== session.value?.person.personId || door.claimed),
@@ -23,7 +25,7 @@ const demo = computed(() => (session.value?.academy.isDemo ? (door.doors?.demo ?
 
 /** Back to what was being done: a trainer who takes over at the bar goes on at the bar. */
 function goOn(): void {
-  if (history.state?.back) router.back()
+  if (cameFrom !== null) router.back()
   else void router.push({ name: 'today' })
 }
 </script>

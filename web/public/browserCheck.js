@@ -10,7 +10,7 @@
     typeof AbortSignal.timeout === 'function' &&
     typeof indexedDB === 'object' &&
     typeof BroadcastChannel === 'function' &&
-    window.CSS !== undefined &&
+    'CSS' in window &&
     CSS.supports('selector(:has(*))')
   if (isNewEnough) return
   document.documentElement.setAttribute('data-too-old', '')
