@@ -11,6 +11,7 @@ export const BOUNDS = {
   year: { min: 2000, max: 2199 },
   nameLength: { min: 1, max: 80 },
   signInNameLength: { min: 3, max: 120 },
+  pinLength: { min: 4, max: 6 },
   passwordLength: { min: 10, max: 200 },
   pageSize: { min: 1, max: 100 },
 } as const

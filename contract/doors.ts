@@ -16,7 +16,7 @@ export const signInName = z
 /** Long enough; which letters is nobody's business. Whether it is a common one the server says. */
 export const password = z.string().min(BOUNDS.passwordLength.min).max(BOUNDS.passwordLength.max)
 
-export const pin = z.string().regex(/^\d{4,6}$/)
+export const pin = z.string().regex(/^\d*$/).min(BOUNDS.pinLength.min).max(BOUNDS.pinLength.max)
 
 /** 32 random bytes in base64url. */
 export const token = z.string().regex(/^[\w-]{43}$/)

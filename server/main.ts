@@ -5,6 +5,7 @@ import pino from 'pino'
 import { createApp } from './app.ts'
 import { databaseOver, openPool } from './database/pool.ts'
 import { checkReadiness } from './database/readiness.ts'
+import { sweepAttempts } from './doors/attemptQueries.ts'
 import { offerSetUp } from './doors/setUp.ts'
 import { readEnvironment } from './environment.ts'
 import { bareError } from './http/logging.ts'
@@ -12,6 +13,7 @@ import packageJson from './package.json' with { type: 'json' }
 
 const FINISH_WITHIN_MS = 10_000
 const LOOK_FOR_IDLE_EVERY_MS = 20
+const SWEEP_EVERY_MS = 3_600_000
 
 const environment = readEnvironment(process.env)
 const logger = pino({ level: environment.logLevel })
@@ -54,6 +56,14 @@ async function tellSetUpCode(): Promise<void> {
     logger.warn({ err: bareError(error) }, 'no code for the first set-up could be made')
   }
 }
+
+// Once an hour is often enough for what is kept an hour at the most; another server doing the same does no harm.
+const sweeping = setInterval(() => {
+  sweepAttempts(house.database).catch((error: unknown) =>
+    logger.warn({ err: bareError(error) }, 'failed tries could not be swept'),
+  )
+}, SWEEP_EVERY_MS)
+sweeping.unref()
 
 let isStopping = false
 async function stop(why: string): Promise<void> {

@@ -1,9 +1,8 @@
 import { type Action, type Part, mayDo } from '@calm-apron/contract'
-import { and, eq } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { person, session } from '../database/schema/index.ts'
 import { Refusal } from '../refusal.ts'
 import { DOOR_LIMITS } from './limits.ts'
+import { findSession, noteUse } from './sessionQueries.ts'
 
 const MS_PER_DAY = 86_400_000
 
@@ -31,12 +30,8 @@ export async function findActor(
   sessionHash: string,
   now: Date,
 ): Promise<Actor | null> {
-  const [found] = await transaction
-    .select({ session, role: person.role, endedAt: person.endedAt })
-    .from(session)
-    .innerJoin(person, and(eq(person.academyId, session.academyId), eq(person.personId, session.personId)))
-    .where(eq(session.tokenHash, sessionHash))
-  if (!found || found.endedAt !== null || isOver(found.session, now)) return null
+  const found = await findSession(transaction, sessionHash)
+  if (found === null || found.endedAt !== null || isOver(found.session, now)) return null
   await touch(transaction, found.session, now)
   const { academyId, sessionId, deviceHash, personId, handedPersonId, handedShotId } = found.session
   const part: Part = handedPersonId === null ? found.role : 'handed'
@@ -57,7 +52,7 @@ async function touch(
   now: Date,
 ): Promise<void> {
   if (now.getTime() - lastUsedAt.getTime() < DOOR_LIMITS.touchEveryS * 1000) return
-  await transaction.update(session).set({ lastUsedAt: now }).where(eq(session.sessionId, sessionId))
+  await noteUse(transaction, sessionId, now)
 }
 
 /**

@@ -1,19 +1,21 @@
 import type { SessionState } from '@calm-apron/contract'
-import { sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { behindDoor } from '../database/inAcademy.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import type { House } from '../house.ts'
 import { confirmClaims } from '../shots/claims.ts'
+import { forgetFailures } from './attemptQueries.ts'
 import { newToken, tokenHash } from './secrets.ts'
 import {
+  academyOfDevice,
   endOfDoor,
   insertSession,
   readSessionState,
   rememberSignIn,
+  removeOverSessions,
   removeSessionByToken,
 } from './sessionQueries.ts'
-import { forgetFailures, pinKey } from './throttle.ts'
+import { pinKey } from './throttle.ts'
 import type { DoorChange, Visitor } from './visitor.ts'
 
 export interface Opened {
@@ -36,7 +38,7 @@ export async function openAfterFullSignIn(
   const { academyId, personId, visitor, now } = coming
   await endOwnFormer(transaction, visitor)
   // A device known to another academy, or to none, becomes a new one: it must not carry anything over.
-  const isKnown = await isDeviceOf(transaction, visitor.deviceHash, academyId)
+  const isKnown = (await academyOfDevice(transaction, visitor.deviceHash)) === academyId
   const deviceToken = isKnown ? undefined : newToken()
   const deviceHash = deviceToken === undefined ? (visitor.deviceHash ?? '') : tokenHash(deviceToken)
   await rememberSignIn(transaction, academyId, deviceHash, personId, now)
@@ -69,6 +71,7 @@ async function open(
 ): Promise<Opened> {
   const sessionId = uuidv7()
   const sessionToken = newToken()
+  await removeOverSessions(transaction, personId, now)
   await insertSession(transaction, {
     academyId,
     sessionId,
@@ -83,18 +86,6 @@ async function open(
   })
   await confirmClaims(transaction, { academyId, personId, deviceHash, now })
   return { state: await readSessionState(transaction, sessionId), door: { sessionToken } }
-}
-
-async function isDeviceOf(
-  transaction: AcademyTransaction,
-  deviceHash: string | null,
-  academyId: string,
-): Promise<boolean> {
-  if (deviceHash === null) return false
-  const { rows } = await transaction.execute<{ academy_id: string | null }>(
-    sql`select academy_behind('device', ${deviceHash}) as academy_id`,
-  )
-  return rows[0]?.academy_id === academyId
 }
 
 /** Ends whatever session the visitor came with, in whichever academy it was. */

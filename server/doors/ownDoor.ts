@@ -1,9 +1,8 @@
 import type { SessionState } from '@calm-apron/contract'
-import { eq } from 'drizzle-orm'
 import { leaveTrace } from '../audit/trace.ts'
-import { shot } from '../database/schema/index.ts'
 import type { Errand } from '../http/serve.ts'
 import { Refusal } from '../refusal.ts'
+import { findShotOwner } from '../shots/queries.ts'
 import { setPassword, setPin } from './accountQueries.ts'
 import { notThere } from './actor.ts'
 import { refuseGuessable } from './passwordRules.ts'
@@ -55,11 +54,8 @@ export async function changePin(
  * @throws {Refusal} `not-found` for a shot that is not there; `pin-needed` where the holder could not take it back
  */
 export async function handOver({ actor, transaction }: Errand, shotId: string): Promise<SessionState> {
-  const [pulled] = await transaction
-    .select({ personId: shot.personId })
-    .from(shot)
-    .where(eq(shot.shotId, shotId))
-  if (!pulled) throw notThere()
+  const pulled = await findShotOwner(transaction, shotId)
+  if (pulled === null) throw notThere()
   const account = await findAccount(transaction, { personId: actor.personId })
   if (account === null || account.pinHash === null)
     throw new Refusal('pin-needed', 'Set a PIN first: with it you take the tablet back.')

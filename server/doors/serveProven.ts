@@ -2,10 +2,11 @@ import type { Router } from 'express'
 import type { House } from '../house.ts'
 import { type Answer, type Asked, type SignedInEndpoint, type Work, asActor, mount } from '../http/serve.ts'
 import { Refusal } from '../refusal.ts'
+import { failuresOf } from './attemptQueries.ts'
 import { DOOR_LIMITS, THROTTLE } from './limits.ts'
 import { fits } from './secrets.ts'
 import { findAccount, forgetSignIns, removeOwnSession } from './sessionQueries.ts'
-import { failuresOf, pinKey, throttled } from './throttle.ts'
+import { pinKey, throttled } from './throttle.ts'
 
 /**
  * Mounts an endpoint for which whoever is signed in shows a secret of theirs once more. The secret is tried between two

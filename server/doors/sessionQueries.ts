@@ -1,5 +1,5 @@
 import type { DevicePerson, OwnSession, SessionState } from '@calm-apron/contract'
-import { and, asc, desc, eq, gt, isNull, ne } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, isNull, lt, lte, ne, or, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { academy, account, person, personName, rememberedSignIn, session } from '../database/schema/index.ts'
 import { Refusal } from '../refusal.ts'
@@ -30,6 +30,18 @@ export async function findAccount(
       ),
     )
   return row ?? null
+}
+
+/** The academy whose people a device remembers, or null for a device that is new. */
+export async function academyOfDevice(
+  transaction: AcademyTransaction,
+  deviceHash: string | null,
+): Promise<string | null> {
+  if (deviceHash === null) return null
+  const { rows } = await transaction.execute<{ academy_id: string | null }>(
+    sql`select academy_behind('device', ${deviceHash}) as academy_id`,
+  )
+  return rows[0]?.academy_id ?? null
 }
 
 /** When this person last signed in fully on this device, or null when not lately. */
@@ -112,6 +124,21 @@ export async function forgetSignIns(
     )
 }
 
+/** The session behind a token's digest, with whose it is; null when there is none. */
+export async function findSession(transaction: AcademyTransaction, tokenHash: string) {
+  const [found] = await transaction
+    .select({ session, role: person.role, endedAt: person.endedAt })
+    .from(session)
+    .innerJoin(person, and(eq(person.academyId, session.academyId), eq(person.personId, session.personId)))
+    .where(eq(session.tokenHash, tokenHash))
+  return found ?? null
+}
+
+/** Notes that a session was used. */
+export async function noteUse(transaction: AcademyTransaction, sessionId: string, at: Date): Promise<void> {
+  await transaction.update(session).set({ lastUsedAt: at }).where(eq(session.sessionId, sessionId))
+}
+
 export async function insertSession(
   transaction: AcademyTransaction,
   row: typeof session.$inferInsert,
@@ -152,6 +179,20 @@ export async function removeSessions(
         eq(session.personId, personId),
         exceptId === undefined ? undefined : ne(session.sessionId, exceptId),
       ),
+    )
+}
+
+/** Removes a person's sessions that are over by themselves. */
+export async function removeOverSessions(
+  transaction: AcademyTransaction,
+  personId: string,
+  now: Date,
+): Promise<void> {
+  const idleSince = new Date(now.getTime() - DOOR_LIMITS.idleDays * MS_PER_DAY)
+  await transaction
+    .delete(session)
+    .where(
+      and(eq(session.personId, personId), or(lte(session.endsAt, now), lt(session.lastUsedAt, idleSince))),
     )
 }
 

@@ -1,5 +1,8 @@
 import { ownSessions } from '@calm-apron/contract'
+import { eq } from 'drizzle-orm'
 import request from 'supertest'
+import { inAcademy } from '../database/inAcademy.ts'
+import { session } from '../database/schema/index.ts'
 import { ORIGIN, type TestServer, serveTest, somebody } from '../testing/serve.ts'
 import { PASSWORD, type World, worldIn } from '../testing/world.ts'
 
@@ -31,6 +34,22 @@ test('it slides with use, ends after a week without, and after thirty days whate
   await askOn(7.1, idle.cookie).expect(401)
   for (const day of [24, 29.9]) await askOn(day, used.cookie).expect(200)
   await askOn(30, used.cookie).expect(401)
+})
+
+test('coming in again removes what is over, and nothing else', async () => {
+  const person = await world.make('trainer')
+  await world.comeBack(person)
+  clock = START + 5 * DAY
+  const fresh = await world.comeBack(person)
+  const rows = () =>
+    inAcademy(server.house.database, person.academyId, (transaction) =>
+      transaction.select().from(session).where(eq(session.personId, person.personId)),
+    )
+  expect(await rows()).toHaveLength(3)
+  clock = START + 8 * DAY
+  await world.comeBack(person)
+  expect(await rows()).toHaveLength(2)
+  await ask(fresh?.cookie ?? '').expect(200)
 })
 
 test('a stolen cookie is worth nothing after signing out', async () => {

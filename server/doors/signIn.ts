@@ -1,14 +1,14 @@
 import type { SessionState } from '@calm-apron/contract'
-import { and, eq, isNull } from 'drizzle-orm'
 import { behindDoor } from '../database/inAcademy.ts'
-import { academy, account, person } from '../database/schema/index.ts'
 import type { House } from '../house.ts'
 import { Refusal } from '../refusal.ts'
+import { failuresOf } from './attemptQueries.ts'
+import { isDemoPerson } from './demoQueries.ts'
 import { DOOR_LIMITS, THROTTLE } from './limits.ts'
 import { type Opened, endFormerSession, openAfterFullSignIn, openAfterPin } from './openSession.ts'
 import { fits } from './secrets.ts'
 import { findAccount, findRemembered, forgetSignIns } from './sessionQueries.ts'
-import { type Aim, failuresOf, pinKey, throttled } from './throttle.ts'
+import { type Aim, pinKey, throttled } from './throttle.ts'
 import type { DoorChange, Visitor } from './visitor.ts'
 
 export interface CameIn {
@@ -122,13 +122,7 @@ export async function tryPin<T>(
 export async function signInDemo(house: House, visitor: Visitor, personId: string): Promise<CameIn> {
   const opened = house.doors.demoSignIn
     ? await behindDoor(house.database, 'demo', '', async (transaction, academyId) => {
-        const [found] = await transaction
-          .select({ isDemo: academy.isDemo })
-          .from(person)
-          .innerJoin(academy, eq(academy.academyId, person.academyId))
-          .leftJoin(account, eq(account.personId, person.personId))
-          .where(and(eq(person.personId, personId), isNull(person.endedAt), isNull(account.personId)))
-        if (!found?.isDemo) return null
+        if (!(await isDemoPerson(transaction, personId))) return null
         const now = house.now()
         return openAfterFullSignIn(transaction, { academyId, personId, visitor, now, kind: 'demo' })
       })

@@ -83,6 +83,19 @@ export async function findPerson(
   return found ?? null
 }
 
+/** Whether a person's account still holds; null when there is nobody by that id. */
+export async function standingOf(
+  transaction: AcademyTransaction,
+  personId: string,
+): Promise<'active' | 'ended' | null> {
+  const [found] = await transaction
+    .select({ endedAt: person.endedAt })
+    .from(person)
+    .where(eq(person.personId, personId))
+  if (!found) return null
+  return found.endedAt === null ? 'active' : 'ended'
+}
+
 /** Adds a person unless the id is taken; tells whether it did. */
 export async function insertPerson(
   transaction: AcademyTransaction,

@@ -1,14 +1,12 @@
 import { ENDPOINTS, type SetAsideRecord } from '@calm-apron/contract'
-import { asc, eq } from 'drizzle-orm'
 import { Router } from 'express'
 import { leaveTrace } from '../audit/trace.ts'
-import type { AcademyTransaction } from '../database/pool.ts'
-import { setAside } from '../database/schema/index.ts'
 import { notThere } from '../doors/actor.ts'
 import type { House } from '../house.ts'
 import { type Errand, serve } from '../http/serve.ts'
 import { Refusal } from '../refusal.ts'
 import { storeCorrection, storeShot } from '../shots/shotService.ts'
+import { listSetAside, takeSetAside } from './queries.ts'
 
 /** Records whose author's account ended before they arrived: the head decides. */
 export function setAsideRoutes(house: House): Router {
@@ -23,19 +21,6 @@ export function setAsideRoutes(house: House): Router {
   return router
 }
 
-async function listSetAside(transaction: AcademyTransaction): Promise<SetAsideRecord[]> {
-  const rows = await transaction
-    .select()
-    .from(setAside)
-    .orderBy(asc(setAside.receivedAt), asc(setAside.setAsideId))
-  return rows.map(({ setAsideId, judgedBy, receivedAt, write }) => ({
-    setAsideId,
-    judgedBy,
-    receivedAt: receivedAt.toISOString(),
-    write,
-  }))
-}
-
 /**
  * Stores the record after all, or lets it go; either way it is traced.
  * @throws {Refusal} `not-found`; `changed-meanwhile` for a correction of numbers that are no longer the newest
@@ -46,11 +31,8 @@ async function decide(
   { decision, why }: { decision: 'keep' | 'drop'; why: string },
 ): Promise<void> {
   const { actor, transaction, now } = errand
-  const [row] = await transaction
-    .delete(setAside)
-    .where(eq(setAside.setAsideId, setAsideId))
-    .returning({ write: setAside.write, judgedBy: setAside.judgedBy })
-  if (!row) throw notThere()
+  const row = await takeSetAside(transaction, setAsideId)
+  if (row === null) throw notThere()
   if (decision === 'keep') await store(errand, row.write)
   const { academyId, personId: actorId } = actor
   await leaveTrace(

@@ -1,9 +1,9 @@
 import type { SetAsideRecord } from '@calm-apron/contract'
-import { eq } from 'drizzle-orm'
-import { person, setAside } from '../database/schema/index.ts'
 import { findRemembered } from '../doors/sessionQueries.ts'
 import type { Errand } from '../http/serve.ts'
+import { standingOf } from '../people/queries.ts'
 import { refuseField } from '../refusal.ts'
+import { insertSetAside } from '../setAside/queries.ts'
 
 /**
  * How sure it is that the named author judged: the sender themselves; someone this device remembers, entered without
@@ -15,12 +15,9 @@ export async function authorOf(
   judgedBy: string,
 ): Promise<'confirmed' | 'claimed' | 'ended'> {
   if (judgedBy === actor.personId) return 'confirmed'
-  const [author] = await transaction
-    .select({ endedAt: person.endedAt })
-    .from(person)
-    .where(eq(person.personId, judgedBy))
-  if (!author) throw refuseField('judgedBy', 'unknown-id', 'There is nobody by this id.')
-  if (author.endedAt !== null) return 'ended'
+  const standing = await standingOf(transaction, judgedBy)
+  if (standing === null) throw refuseField('judgedBy', 'unknown-id', 'There is nobody by this id.')
+  if (standing === 'ended') return 'ended'
   if ((await findRemembered(transaction, actor.deviceHash, judgedBy, now)) !== null) return 'claimed'
   throw refuseField('judgedBy', 'not-at-this-device', 'They have not signed in on this device lately.')
 }
@@ -32,8 +29,6 @@ export async function setRecordAside(
   write: SetAsideRecord['write'],
 ): Promise<void> {
   const { academyId, personId: sentBy } = actor
-  await transaction
-    .insert(setAside)
-    .values({ academyId, setAsideId, judgedBy: write.body.judgedBy, sentBy, receivedAt: now, write })
-    .onConflictDoNothing()
+  const { judgedBy } = write.body
+  await insertSetAside(transaction, { academyId, setAsideId, judgedBy, sentBy, receivedAt: now, write })
 }

@@ -15,7 +15,7 @@ import type { Errand } from '../http/serve.ts'
 import { Refusal, refuseField } from '../refusal.ts'
 import { authorOf, setRecordAside } from './author.ts'
 import { bodyDigest } from './bodyDigest.ts'
-import { insertClaim } from './claims.ts'
+import { insertClaim } from './claimQueries.ts'
 import {
   findRecipeRevisions,
   findRevision,

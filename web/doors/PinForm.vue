@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { pin as pinSchema } from '@calm-apron/contract'
+import { BOUNDS, pin as pinSchema } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -12,7 +12,7 @@ const props = defineProps<{ label: string; send: (pin: string) => Promise<void> 
 const { t } = useI18n()
 const { issues, failure, isBusy, submit } = useForm()
 const typed = ref('')
-const LONGEST = 6
+const LONGEST = BOUNDS.pinLength.max
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const
 
 function press(digit: string): void {

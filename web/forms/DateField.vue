@@ -10,7 +10,7 @@ const id = useId()
 <template>
   <div class="field">
     <label :for="id">{{ label }}</label>
-    <input :id="id" v-model="date" type="date" />
+    <input :id="id" class="native" v-model="date" type="date" />
   </div>
 </template>
 
@@ -18,15 +18,5 @@ const id = useId()
 label {
   display: block;
   margin-bottom: 4px;
-}
-input {
-  width: 100%;
-  min-height: 44px;
-  padding: 0 8px;
-  font: inherit;
-  color: inherit;
-  background: var(--raised);
-  border: 1px solid var(--edge);
-  border-radius: 6px;
 }
 </style>

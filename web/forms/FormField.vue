@@ -1,19 +1,26 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
-import { useId } from 'vue'
+import { computed, useId } from 'vue'
 
 /** A line typed by hand; what is wrong with it stands right below it. */
-defineProps<{
+const props = defineProps<{
   label: string
   hint?: string | undefined
   issue?: string | undefined
   type?: 'text' | 'password'
   autocomplete?: string
-  inputmode?: 'text' | 'email' | 'numeric'
+  inputmode?: 'text' | 'email' | 'numeric' | 'decimal'
   maxlength?: number
+  /** Its unit. */
+  suffix?: string | undefined
 }>()
 const text = defineModel<string>({ required: true })
 const id = useId()
+/** Given only where they are said: the library takes no undefined. */
+const extras = computed(() => ({
+  ...(props.maxlength !== undefined && { maxlength: props.maxlength }),
+  ...(props.suffix !== undefined && { suffix: props.suffix }),
+}))
 </script>
 
 <template>
@@ -25,7 +32,7 @@ const id = useId()
       :type="type ?? 'text'"
       :autocomplete="autocomplete ?? 'off'"
       :inputmode="inputmode ?? 'text'"
-      v-bind="maxlength === undefined ? {} : { maxlength }"
+      v-bind="extras"
       :spellcheck="false"
       :status="issue ? 'error' : ''"
       :aria-invalid="issue ? true : undefined"

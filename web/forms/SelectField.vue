@@ -10,7 +10,7 @@ const id = useId()
 <template>
   <div class="field">
     <label :for="id">{{ label }}</label>
-    <select :id="id" v-model="chosen">
+    <select :id="id" class="native" v-model="chosen">
       <option v-for="option in options" :key="option.value" :value="option.value">{{ option.label }}</option>
     </select>
   </div>
@@ -23,15 +23,5 @@ const id = useId()
 label {
   display: block;
   margin-bottom: 4px;
-}
-select {
-  width: 100%;
-  min-height: 44px;
-  padding: 0 8px;
-  font: inherit;
-  color: inherit;
-  background: var(--raised);
-  border: 1px solid var(--edge);
-  border-radius: 6px;
 }
 </style>

@@ -15,6 +15,7 @@ const ZONES = Intl.supportedValuesOf('timeZone')
     <label :for="id">{{ t('setUp.timeZone') }}</label>
     <input
       :id="id"
+      class="native"
       v-model="zone"
       :list="`${id}-zones`"
       autocomplete="off"
@@ -37,18 +38,6 @@ const ZONES = Intl.supportedValuesOf('timeZone')
 }
 label {
   margin-bottom: 4px;
-}
-input {
-  min-height: 44px;
-  padding: 0 11px;
-  font: inherit;
-  color: inherit;
-  background: var(--raised);
-  border: 1px solid var(--edge);
-  border-radius: 6px;
-}
-input[aria-invalid] {
-  border-color: var(--plum);
 }
 .issue,
 .hint {

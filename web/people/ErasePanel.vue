@@ -31,7 +31,7 @@ async function erase(): Promise<void> {
 </script>
 
 <template>
-  <form class="erase" novalidate aria-labelledby="erase-title" @submit.prevent="erase">
+  <form class="stack" novalidate aria-labelledby="erase-title" @submit.prevent="erase">
     <h2 id="erase-title">{{ t('people.eraseTitle') }}</h2>
     <p class="soft">{{ t('people.eraseHint') }}</p>
     <div v-if="preview === null">
@@ -68,14 +68,3 @@ async function erase(): Promise<void> {
     <FormFailure :says="failure" />
   </form>
 </template>
-
-<style scoped>
-.erase {
-  display: grid;
-  gap: 12px;
-}
-h2,
-p {
-  margin: 0;
-}
-</style>

@@ -58,9 +58,4 @@ async function invite(): Promise<void> {
 h2 {
   margin: 0;
 }
-.actions {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-}
 </style>

@@ -28,7 +28,7 @@ async function turn(isActive: boolean): Promise<void> {
 </script>
 
 <template>
-  <section class="end" aria-labelledby="end-title">
+  <section class="stack" aria-labelledby="end-title">
     <h2 id="end-title">{{ t('people.endTitle') }}</h2>
     <p class="soft">{{ t('people.endHint') }}</p>
     <FormFailure :says="failure" />
@@ -40,14 +40,3 @@ async function turn(isActive: boolean): Promise<void> {
     </div>
   </section>
 </template>
-
-<style scoped>
-.end {
-  display: grid;
-  gap: 12px;
-}
-h2,
-p {
-  margin: 0;
-}
-</style>

@@ -42,7 +42,7 @@ async function makeLink(): Promise<void> {
 </script>
 
 <template>
-  <section class="link" aria-labelledby="link-title">
+  <section class="stack" aria-labelledby="link-title">
     <h2 id="link-title">{{ t(isReset ? 'people.resetTitle' : 'people.linkTitle') }}</h2>
     <p v-if="says">{{ says }}</p>
     <FormFailure :says="failure" />
@@ -54,14 +54,3 @@ async function makeLink(): Promise<void> {
     </div>
   </section>
 </template>
-
-<style scoped>
-.link {
-  display: grid;
-  gap: 12px;
-}
-h2,
-p {
-  margin: 0;
-}
-</style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ENDPOINTS, type PersonRecord } from '@calm-apron/contract'
+import { BOUNDS, ENDPOINTS, type PersonRecord } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
 import { reactive, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -38,11 +38,11 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <form class="role" novalidate aria-labelledby="role-title" @submit.prevent="save">
+  <form class="stack" novalidate aria-labelledby="role-title" @submit.prevent="save">
     <h2 id="role-title">{{ t('people.roleTitle') }}</h2>
     <FormField v-model="values.displayName" :label="t('people.name')" :issue="issues['displayName']" />
     <RoleChoice v-model="values.role" />
-    <FormField v-model="why" :label="t('people.why')" :maxlength="300" />
+    <FormField v-model="why" :label="t('people.why')" :maxlength="BOUNDS.reasonLength.max" />
     <FormFailure :says="failure" />
     <p v-if="said" role="status">{{ said }}</p>
     <div>
@@ -50,14 +50,3 @@ async function save(): Promise<void> {
     </div>
   </form>
 </template>
-
-<style scoped>
-.role {
-  display: grid;
-  gap: 12px;
-}
-h2,
-p {
-  margin: 0;
-}
-</style>

@@ -46,7 +46,7 @@ function take({ name, town, timeZone, revisionNo }: AcademyRecord): void {
 </script>
 
 <template>
-  <form class="academy" novalidate @submit.prevent="save">
+  <form class="academy stack" novalidate @submit.prevent="save">
     <h1 tabindex="-1">{{ t('academy.title') }}</h1>
     <p class="soft">
       {{ t('academy.intro') }} <template v-if="here?.isDemo">{{ t('academy.demo') }}</template>
@@ -67,12 +67,6 @@ function take({ name, town, timeZone, revisionNo }: AcademyRecord): void {
 
 <style scoped>
 .academy {
-  display: grid;
-  gap: 12px;
   max-width: 560px;
-}
-h1,
-p {
-  margin: 0;
 }
 </style>

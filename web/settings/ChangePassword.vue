@@ -22,7 +22,7 @@ async function change(): Promise<void> {
 </script>
 
 <template>
-  <form class="part" novalidate aria-labelledby="password-title" @submit.prevent="change">
+  <form class="stack" novalidate aria-labelledby="password-title" @submit.prevent="change">
     <h2 id="password-title">{{ t('you.passwordTitle') }}</h2>
     <PasswordField
       v-model="values.current"
@@ -44,13 +44,3 @@ async function change(): Promise<void> {
     </div>
   </form>
 </template>
-
-<style scoped>
-.part {
-  display: grid;
-  gap: 12px;
-}
-.part > :is(h2, p) {
-  margin: 0;
-}
-</style>

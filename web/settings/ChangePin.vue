@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ENDPOINTS } from '@calm-apron/contract'
+import { BOUNDS, ENDPOINTS } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
 import { reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -34,7 +34,7 @@ async function change(pin: string | null): Promise<void> {
 </script>
 
 <template>
-  <form class="part" novalidate aria-labelledby="pin-title" @submit.prevent="change(values.pin)">
+  <form class="stack" novalidate aria-labelledby="pin-title" @submit.prevent="change(values.pin)">
     <h2 id="pin-title">{{ t('you.pinTitle') }}</h2>
     <p>{{ t('you.pinIntro') }} {{ t(hasPin ? 'you.pinSet' : 'you.pinNone') }}</p>
     <FormField
@@ -42,7 +42,7 @@ async function change(pin: string | null): Promise<void> {
       :label="t('you.pin')"
       type="password"
       inputmode="numeric"
-      :maxlength="6"
+      :maxlength="BOUNDS.pinLength.max"
       :issue="issues['pin'] ? t('fieldIssue.pin') : undefined"
     />
     <FormField
@@ -50,7 +50,7 @@ async function change(pin: string | null): Promise<void> {
       :label="t('you.pinAgain')"
       type="password"
       inputmode="numeric"
-      :maxlength="6"
+      :maxlength="BOUNDS.pinLength.max"
       :issue="issues['again']"
     />
     <PasswordField
@@ -67,18 +67,3 @@ async function change(pin: string | null): Promise<void> {
     </div>
   </form>
 </template>
-
-<style scoped>
-.part {
-  display: grid;
-  gap: 12px;
-}
-.part > :is(h2, p) {
-  margin: 0;
-}
-.actions {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-}
-</style>

@@ -26,7 +26,7 @@ async function decided(says: string): Promise<void> {
 </script>
 
 <template>
-  <div class="aside">
+  <div class="stack">
     <h1 tabindex="-1">{{ t('setAside.title') }}</h1>
     <p class="soft">{{ t('setAside.intro') }}</p>
     <FormFailure :says="failure" />
@@ -37,13 +37,3 @@ async function decided(says: string): Promise<void> {
     </ul>
   </div>
 </template>
-
-<style scoped>
-.aside {
-  display: grid;
-  gap: 12px;
-}
-p {
-  margin: 0;
-}
-</style>

@@ -98,9 +98,4 @@ dt {
 dd {
   margin: 0;
 }
-.actions {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-}
 </style>

@@ -2,6 +2,7 @@ import { ENDPOINTS, type Today } from '@calm-apron/contract'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
+import { i18n } from '../words/index.ts'
 import { deviceDatabase } from './deviceDatabase.ts'
 import { useDoor } from './door.ts'
 
@@ -51,8 +52,11 @@ export const useAcademy = defineStore('academy', () => {
     () => today.value?.people.filter(({ role, isActive }) => role === 'trainee' && isActive) ?? [],
   )
   const timeZone = computed(() => today.value?.academy.timeZone ?? door.session?.academy.timeZone ?? 'UTC')
-  const personName = (personId: string) =>
-    today.value?.people.find((person) => person.personId === personId)?.displayName ?? ''
+  /** A name; of someone erased the word for that, of someone one is not told of nothing. */
+  function personName(personId: string): string {
+    const found = today.value?.people.find((person) => person.personId === personId)
+    return found?.displayName === '' ? i18n.global.t('people.erased') : (found?.displayName ?? '')
+  }
   const recipe = (recipeRevisionId: string) =>
     today.value?.recipes.find((each) => each.recipeRevisionId === recipeRevisionId) ?? null
   const bar = (barId: string) => today.value?.bars.find((each) => each.barId === barId) ?? null

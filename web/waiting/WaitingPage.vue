@@ -87,9 +87,4 @@ const rows = computed(() =>
   padding: 12px 0;
   border-top: 1px solid var(--mist);
 }
-.actions {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-}
 </style>

@@ -120,7 +120,7 @@ export const en = {
   recipe: {
     targets: '{dose} in, {yield} out, {ratio}',
     window: { pump: '{min}–{max} s from the pump', drop: '{min}–{max} s from the first drop' },
-    judged: 'Judged by {name}, revision {no}',
+    judged: 'Read against {name}, revision {no}',
   },
   clock: { pump: 'Pump clock', drop: 'Drop clock', notYet: '–' },
   bar: {
