@@ -1,46 +1,43 @@
-import { Agent, type Server, createServer, request as httpRequest } from 'node:http'
-import type { AddressInfo } from 'node:net'
+import { Agent, request as httpRequest } from 'node:http'
 import { API_BASE, ENDPOINTS, type Endpoint, problem, shotFacts, shotList } from '@calm-apron/contract'
+import { type TestApp, startTestApp } from '@calm-apron/scripts/testing'
 import { sql } from 'drizzle-orm'
 import fc from 'fast-check'
+import type { Pool } from 'pg'
 import { inAcademy } from './database/inAcademy.ts'
+import { databaseOver, openPool } from './database/pool.ts'
+import type { House } from './house.ts'
 import { type Ids, arbitraryOf } from './testing/arbitraryBody.ts'
-import { DEMO, ORIGIN, type TestServer, newId, serveTest } from './testing/serve.ts'
+import { DEMO, newId } from './testing/serve.ts'
 import { AWAY, HOME, type Somebody, type World, worldIn } from './testing/world.ts'
 
 const REQUESTS = 20_000
 const AT_ONCE = 8
 const ANSWER_WITHIN_MS = 10_000
 const SEED = 4180
+const SHOTS = 12
 /** Stands for whoever asks, until it is known who that is. */
 const SELF = '019a5c00-0000-7fff-8000-00000000c0de'
 
-let server: TestServer
+let app: TestApp
+let pool: Pool
+let house: House
 let world: World
-let listening: Server
-let port: number
 const agent = new Agent({ keepAlive: true, maxSockets: AT_ONCE })
 
-const unforeseen: string[] = []
-const ERROR_LEVEL = '"level":50'
-
+// The compiled server in a process of its own, as it is really run; here only what asks it and what looks behind it.
 beforeAll(async () => {
-  server = await serveTest({
-    log: (line) => {
-      if (line.includes(ERROR_LEVEL)) unforeseen.push(line)
-    },
-  })
-  world = worldIn(server.house)
+  app = await startTestApp('demo')
+  pool = openPool(app.database.appUrl, () => undefined)
+  const doors = { publicOrigin: app.url, isSecure: false, demoSignIn: true }
+  house = { database: databaseOver(pool), now: () => new Date(), doors }
+  world = worldIn(house)
   await world.openOther()
-  listening = createServer(server.app)
-  await new Promise<void>((resolve) => listening.listen(0, '127.0.0.1', resolve))
-  port = (listening.address() as AddressInfo).port
 })
 afterAll(async () => {
   agent.destroy()
-  listening.closeAllConnections()
-  await new Promise((resolve) => listening.close(resolve))
-  await server.stop()
+  await pool.end()
+  await app.remove()
 })
 
 interface Shot {
@@ -57,7 +54,7 @@ interface Answer {
 /** Sent raw, so that no client tidies a path or a header up before it arrives. */
 async function send({ method, path, headers, body }: Shot): Promise<Answer> {
   return new Promise((resolve, reject) => {
-    const sent = httpRequest({ port, host: '127.0.0.1', method, path, headers, agent }, (answer) => {
+    const sent = httpRequest(app.url, { method, path, headers, agent }, (answer) => {
       const parts: Buffer[] = []
       answer.on('data', (part: Buffer) => parts.push(part))
       answer.on('end', () => {
@@ -161,7 +158,7 @@ function headersOf(cookie: string, trick: number): Record<string, string> {
   return {
     'Content-Type':
       trick === 2 ? 'text/plain' : trick === 3 ? 'application/json; charset=latin9' : 'application/json',
-    Origin: trick === 4 ? 'https://elsewhere.invalid' : ORIGIN,
+    Origin: trick === 4 ? 'https://elsewhere.invalid' : app.url,
     Cookie: trick >= 5 && trick < 10 ? (COOKIE_TRICKS[trick - 5] ?? '') : cookie,
   }
 }
@@ -176,7 +173,7 @@ function asJson(text: string): unknown {
 
 /** Everything one academy holds, row by row, as one digest. */
 async function digestOf(academyId: string): Promise<string> {
-  return inAcademy(server.house.database, academyId, async (transaction) => {
+  return inAcademy(house.database, academyId, async (transaction) => {
     const { rows: tables } = await transaction.execute<{ name: string }>(
       sql`select c.relname as name from pg_class c where c.relnamespace = 'public'::regnamespace and c.relkind = 'r' order by 1`,
     )
@@ -203,7 +200,9 @@ test(`${REQUESTS} requests, valid, broken and hostile, over every route: no 5xx,
   }
   for (const role of ['trainee', 'trainer', 'head'] as const) await renew(role)
   const trainees: string[] = [people['trainee']?.personId ?? '']
-  const shotId = await world.makeShot(people['trainee'] as Somebody, people['trainee'] as Somebody)
+  const trainee = people['trainee'] as Somebody
+  const shots: string[] = []
+  for (let shot = 0; shot < SHOTS; shot += 1) shots.push(await world.makeShot(trainee, trainee))
   const bar = DEMO.bars[0]
   const persons = [SELF, SELF, ...Object.values(people).map(({ personId }) => personId)]
   const known = {
@@ -213,8 +212,9 @@ test(`${REQUESTS} requests, valid, broken and hostile, over every route: no 5xx,
     barId: [bar?.barId ?? ''],
     grinderId: [bar?.grinders[0]?.grinderId ?? ''],
     bagId: [DEMO.coffees[0]?.bags[0]?.bagId ?? ''],
+    shotId: shots,
   }
-  const ids: Ids = { ...known, any: [...Object.values(known).flat(), shotId, away.personId] }
+  const ids: Ids = { ...known, any: [...Object.values(known).flat(), away.personId] }
 
   const endpoints = Object.entries(ENDPOINTS) as [string, Endpoint][]
   const perRoute = Math.ceil(REQUESTS / endpoints.length)
@@ -272,10 +272,7 @@ test(`${REQUESTS} requests, valid, broken and hostile, over every route: no 5xx,
 
   await Promise.all(Array.from({ length: AT_ONCE }, runner))
 
-  expect({ wrong: wrong.slice(0, 20), unforeseen: unforeseen.slice(0, 5) }).toEqual({
-    wrong: [],
-    unforeseen: [],
-  })
+  expect(wrong.slice(0, 20)).toEqual([])
   expect(await digestOf(AWAY)).toBe(awayBefore)
   // It got through to the work itself, not only to the checks before it.
   const untouched = [...seen].filter(([, statuses]) => statuses.size < 2).map(([name]) => name)

@@ -105,7 +105,11 @@ function plain(shape: Shape, ids: Ids, spite: number): fc.Arbitrary<unknown> {
     case 'array':
       return fc.array(fitting(shape.items ?? {}, ids, spite), { maxLength: 3 })
     case 'integer':
-      return fc.integer({ min: shape.minimum ?? 0, max: Math.min(shape.maximum ?? 20, 1000) })
+      // The first of its kind and the one after are what most numbers are.
+      return fc.oneof(
+        fc.constantFrom(shape.minimum ?? 0, (shape.minimum ?? 0) + 1),
+        fc.integer({ min: shape.minimum ?? 0, max: Math.min(shape.maximum ?? 20, 1000) }),
+      )
     case 'number':
       return fc.double({ min: shape.minimum ?? 0, max: shape.maximum ?? 100, noNaN: true })
     case 'boolean':

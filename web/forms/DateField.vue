@@ -10,7 +10,7 @@ const id = useId()
 <template>
   <div class="field">
     <label :for="id">{{ label }}</label>
-    <input :id="id" class="native" v-model="date" type="date" />
+    <input :id="id" v-model="date" class="native" type="date" />
   </div>
 </template>
 

@@ -15,8 +15,8 @@ const ZONES = Intl.supportedValuesOf('timeZone')
     <label :for="id">{{ t('setUp.timeZone') }}</label>
     <input
       :id="id"
-      class="native"
       v-model="zone"
+      class="native"
       :list="`${id}-zones`"
       autocomplete="off"
       :spellcheck="false"
