@@ -161,7 +161,9 @@ test('records that wait when their author signs out stay on the device, and go w
   await page.getByRole('link', { name: /Odalys Brandt is here/ }).click()
   await page.getByRole('button', { name: /Someone else/ }).click()
   await signInOn(page, ida)
-  await expect(page.getByRole('link', { name: /waiting to be sent/ })).toBeHidden()
+  // Back where it was switched from, and nothing waits there any more.
+  await expect(page.getByRole('heading', { name: 'Waiting to be sent' })).toBeVisible()
+  await expect(page.getByText('Nothing is waiting.')).toBeVisible()
   await page.goto('/progress')
   await page.getByRole('radio', { name: 'Teo Varga-Lind' }).check()
   await expect(page.locator('ol > li')).toHaveCount(1)
