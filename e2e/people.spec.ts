@@ -134,7 +134,7 @@ test('without network the tablet stays open; someone else goes on, and what they
   await page.getByLabel('PIN of Ida Marsh').fill('2718')
   await page.keyboard.press('Enter')
   await expect(page.getByText('Ida Marsh was named without a check.')).toBeHidden()
-  await page.goto(address)
+  await expect(page).toHaveURL(address)
   await expect(page.getByText('judged by Ida Marsh', { exact: true })).toBeVisible()
   expect(rolf.personId).not.toBe(ida.personId)
 })
