@@ -1,6 +1,5 @@
 import { demoAcademy } from '@calm-apron/demo'
-import type { Role, ShotInput } from '@calm-apron/contract'
-import type { AcademyFile } from '@calm-apron/contract'
+import type { AcademyFile, Role, ShotInput } from '@calm-apron/contract'
 import { eq } from 'drizzle-orm'
 import { importAcademy } from '../academies/importAcademy.ts'
 import { inAcademy } from '../database/inAcademy.ts'

@@ -12,7 +12,10 @@ import TimeZoneField from '../forms/TimeZoneField.vue'
 import { useForm } from '../forms/useForm.ts'
 import { useDoor } from '../store/door.ts'
 
-const emit = defineEmits<{ in: [] }>()
+const props = defineProps<{
+  /** Called at once when the head has come in; this form may be gone by then. */
+  whenIn?: () => void
+}>()
 const { t } = useI18n()
 const door = useDoor()
 const { issues, failure, isBusy, submit } = useForm()
@@ -31,7 +34,7 @@ async function make(): Promise<void> {
   const isMade = await submit(ENDPOINTS.setUp.body, values, async (body) =>
     door.comeIn(await call(ENDPOINTS.setUp, { body })),
   )
-  if (isMade) emit('in')
+  if (isMade) props.whenIn?.()
 }
 </script>
 

@@ -12,7 +12,7 @@ const router = useRouter()
 </script>
 
 <template>
-  <SetUpForm v-if="door.doors?.canSetUp" @in="router.push({ name: 'today' })" />
+  <SetUpForm v-if="door.doors?.canSetUp" :when-in="() => void router.push({ name: 'today' })" />
   <template v-else>
     <h1 class="visually-hidden" tabindex="-1">{{ t('setUp.title') }}</h1>
     <EmptyPlace :says="t('setUp.done')" :action="t('setUp.toSignIn')" :to="{ name: 'today' }" />

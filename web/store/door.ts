@@ -137,7 +137,6 @@ export const useDoor = defineStore('door', () => {
     may,
     isAuthorHere,
     load,
-    keep,
     comeIn,
     claim,
     signOut,

@@ -88,7 +88,6 @@ export const enDoors = {
     you: 'You, its head of training',
     name: 'Your name',
     make: 'Make the academy',
-    orDemo: 'Rather look around first? Stop the server and start it without --empty.',
     toSignIn: 'Back to signing in',
   },
   join: {
@@ -99,7 +98,6 @@ export const enDoors = {
     until: 'This link works once, until {date}, {time}.',
     join: 'Join',
     reset: 'Set the password',
-    over: 'This link no longer works: it was used, replaced, or has run out. Ask for a new one.',
     broken: 'This link is not whole. Open it again just as it was sent.',
     looking: 'Looking at the link …',
   },

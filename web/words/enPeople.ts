@@ -9,7 +9,6 @@ export const enPeople = {
     name: 'Name',
     role: 'Role',
     makeLink: 'Make the invitation',
-    cancel: 'Cancel',
     state: {
       invited: 'invited, not in yet',
       active: 'active',
@@ -17,7 +16,6 @@ export const enPeople = {
     } satisfies Record<PersonRecord['state'], string>,
     you: 'you',
     lastSeen: 'last here {date}, {time}',
-    neverSeen: 'not here yet',
     erased: 'Someone erased',
     ended: 'Accounts that have ended',
     roleHint: {
@@ -53,7 +51,6 @@ export const enPeople = {
     endedNow: 'The account has ended.',
     reopen: 'Open the account again',
     reopened: 'The account is open again. If the password was forgotten, make a reset link.',
-    undo: 'Undo',
     exportTitle: 'What is kept of {person}',
     export: 'Download it (JSON)',
     eraseTitle: 'Erase for good',
