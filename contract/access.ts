@@ -24,6 +24,8 @@ export const ACCESS = {
   'change-people': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
   'export-person': { head: 'all', trainer: 'own', trainee: 'own', handed: 'none' },
   'erase-person': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
+  'see-prepared': { head: 'all', trainer: 'all', trainee: 'all', handed: 'none' },
+  prepare: { head: 'all', trainer: 'all', trainee: 'none', handed: 'none' },
   'see-audit': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
   'decide-set-aside': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
   'use-own-door': { head: 'own', trainer: 'own', trainee: 'own', handed: 'none' },

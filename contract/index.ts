@@ -1,18 +1,8 @@
 // Records
-export {
-  ROLES,
-  academy,
-  academyChange,
-  academyRecord,
-  bar,
-  coffee,
-  grinder,
-  person,
-  vessel,
-} from './academy.ts'
-export type { Academy, AcademyChange, AcademyRecord, Bar, Coffee, Grinder, Person, Role } from './academy.ts'
-export { recipeRevision, recipeTargets } from './recipe.ts'
-export type { RecipeRevision } from './recipe.ts'
+export { ROLES, academy, academyChange, academyRecord, person } from './academy.ts'
+export type { Academy, AcademyChange, AcademyRecord, Person, Role } from './academy.ts'
+export { recipeContent, recipeRevision } from './recipe.ts'
+export type { RecipeContent, RecipeRevision } from './recipe.ts'
 export { shotFacts } from './shotFacts.ts'
 export {
   correctionInput,
@@ -35,7 +25,57 @@ export type {
 export { CALL_MOVES, CALL_STAGES, SLIP_SIDES, call, slip, tasting } from './tasting.ts'
 export type { Call, CallInput, Slip, SlipInput, SlipSide, Tasting } from './tasting.ts'
 export { today } from './today.ts'
-export type { Today, TodayPerson } from './today.ts'
+export type {
+  Today,
+  TodayBag,
+  TodayBar,
+  TodayCoffee,
+  TodayGrinder,
+  TodayMachine,
+  TodayPerson,
+  TodayVessel,
+} from './today.ts'
+// What is prepared
+export {
+  PARENT_KIND,
+  PREPARED_CONTENT,
+  PREPARED_KINDS,
+  asKind,
+  preparedDetail,
+  preparedInput,
+  preparedList,
+  preparedRecord,
+} from './prepared/prepared.ts'
+export type {
+  Prepared,
+  PreparedChange,
+  PreparedContent,
+  PreparedDetail,
+  PreparedInput,
+  PreparedKind,
+  PreparedList,
+  PreparedQuery,
+  PreparedRecord,
+  PreparedRevision,
+} from './prepared/prepared.ts'
+export { ROAST_LEVELS } from './prepared/coffee.ts'
+export type { BagContent, CoffeeContent } from './prepared/coffee.ts'
+export { BENCH_STATES, SPOUTS, TOOL_KINDS, WALLS } from './prepared/bar.ts'
+export type {
+  BarContent,
+  BasketContent,
+  GrinderContent,
+  MachineContent,
+  ScaleContent,
+  ToolContent,
+  VesselContent,
+  WaterContent,
+} from './prepared/bar.ts'
+export type { CautionContent, RoutineContent, RoutineStep } from './prepared/teaching.ts'
+export { ROW_OUTCOMES, fileThing, importReport, preparedFile } from './prepared/file.ts'
+export type { FileThing, ImportInput, ImportReport, PreparedFile, RowReport } from './prepared/file.ts'
+export { coffeeUse, workedSettings } from './prepared/use.ts'
+export type { BagUse, CoffeePace, CoffeeUse, WorkedSetting } from './prepared/use.ts'
 export { academyFile } from './academyFile.ts'
 export type { AcademyFile } from './academyFile.ts'
 // People and doors

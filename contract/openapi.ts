@@ -2,6 +2,7 @@ import { OpenAPIRegistry, OpenApiGeneratorV31, extendZodWithOpenApi } from '@ast
 import { z } from 'zod'
 import { API_BASE, type Endpoint, problemsOf } from './endpoints/endpoint.ts'
 import { ENDPOINTS } from './endpoints/index.ts'
+import { preparedFile } from './prepared/file.ts'
 import { PROBLEM_MEDIA_TYPE, PROBLEM_STATUS, problem } from './problem.ts'
 
 extendZodWithOpenApi(z)
@@ -54,4 +55,9 @@ function problems(endpoint: Endpoint) {
   return Object.fromEntries(
     [...statuses].map(([status, codes]) => [status, { description: codes.join(', '), content }]),
   )
+}
+
+/** The JSON schema of the files in which recipes, coffees and equipment travel. */
+export function preparedFileSchema(): object {
+  return z.toJSONSchema(preparedFile, { io: 'input' })
 }

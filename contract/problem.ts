@@ -14,6 +14,7 @@ export const PROBLEM_CODES = [
   'pin-needed',
   'already-set-up',
   'set-aside',
+  'locked',
   'link-over',
   'too-large',
   'not-json',
@@ -38,6 +39,7 @@ export const PROBLEM_STATUS = {
   'pin-needed': 409,
   'already-set-up': 409,
   'set-aside': 409,
+  locked: 409,
   'link-over': 410,
   'changed-meanwhile': 412,
   'too-large': 413,
@@ -86,6 +88,8 @@ const REASON_OF_ISSUE: Record<string, string> = {
   too_big: 'too-big',
 }
 
+const NUMBERS = new Set<string>(['number', 'int'])
+
 /** The refused fields of a failed parse, one for each issue, with dotted paths. */
 export function fieldErrors(error: z.ZodError): FieldError[] {
   return error.issues.flatMap((issue): FieldError[] => {
@@ -104,6 +108,9 @@ export function fieldErrors(error: z.ZodError): FieldError[] {
 function reasonOf(issue: z.core.$ZodIssue): string {
   if (issue.code === 'custom')
     return typeof issue.params?.['reason'] === 'string' ? issue.params['reason'] : 'refused'
+  // A number out of its bounds wants other words than a text that is too long.
+  if ((issue.code === 'too_small' || issue.code === 'too_big') && NUMBERS.has(issue.origin))
+    return `number-${REASON_OF_ISSUE[issue.code]}`
   return REASON_OF_ISSUE[issue.code] ?? 'refused'
 }
 

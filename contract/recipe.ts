@@ -1,28 +1,84 @@
-import { CLOCKS, type Recipe } from '@calm-apron/core'
+import {
+  CLOCKS,
+  DOSE_METHODS,
+  LOW_DOSE_RULES,
+  READING_KINDS,
+  type Recipe,
+  type RecipeMethod,
+  type RecipeSchool,
+  TAMP_SCHOOLS,
+} from '@calm-apron/core'
 import { z } from 'zod'
-import { id, name } from './primitives.ts'
+import { BOUNDS } from './bounds.ts'
+import { id, line, name, refuse, within } from './primitives.ts'
+
+const recipeSchool = z.strictObject({
+  /** Readings that are recorded and not judged. */
+  onlyRecorded: z.array(z.enum(READING_KINDS)).max(READING_KINDS.length),
+  /** Yield read by its volume with crema, and what that weighs; null: by mass. */
+  volume: z
+    .strictObject({
+      targetMl: within(BOUNDS.targetMl),
+      toleranceMl: within(BOUNDS.targetMl),
+      gPerMl: within(BOUNDS.gPerMl),
+      gPerMlSd: within(BOUNDS.gPerMlSd),
+    })
+    .nullable(),
+  /** A tamp of a set force; null: none is set. */
+  tampForce: z.strictObject({ targetN: within(BOUNDS.forceN), toleranceN: within(BOUNDS.forceN) }).nullable(),
+}) satisfies z.ZodType<RecipeSchool>
 
 /** The targets and tolerances of a recipe; masses in g, times in s on `clock`. */
-export const recipeTargets = z.strictObject({
-  doseG: z.number().positive(),
-  doseToleranceG: z.number().positive(),
-  yieldG: z.number().positive(),
-  yieldToleranceG: z.number().positive(),
-  clock: z.enum(CLOCKS),
-  timeMinS: z.number().positive(),
-  timeMaxS: z.number().positive(),
-  firstDropMinS: z.number().nonnegative(),
-  firstDropMaxS: z.number().positive(),
-  tasteTolerance: z.number().nonnegative(),
-  sweetMin: z.number().min(0).max(10),
-}) satisfies z.ZodType<Recipe>
+export const recipeTargets = z
+  .strictObject({
+    doseG: within(BOUNDS.doseNetG),
+    doseToleranceG: within(BOUNDS.toleranceG),
+    yieldG: within(BOUNDS.targetG),
+    yieldToleranceG: within(BOUNDS.toleranceG),
+    clock: z.enum(CLOCKS),
+    timeMinS: within({ min: 1, max: BOUNDS.instantS.max }),
+    timeMaxS: within({ min: 1, max: BOUNDS.instantS.max }),
+    firstDropMinS: within(BOUNDS.instantS),
+    firstDropMaxS: within(BOUNDS.instantS),
+    tasteTolerance: within(BOUNDS.taste),
+    sweetMin: within(BOUNDS.taste),
+    school: recipeSchool,
+  })
+  .superRefine((targets, context) => {
+    if (targets.timeMinS >= targets.timeMaxS)
+      refuse(context, ['timeMaxS'], 'ends-before-start', 'The window ends before it begins.')
+    if (targets.firstDropMinS > targets.firstDropMaxS)
+      refuse(context, ['firstDropMaxS'], 'ends-before-start', 'The range ends before it begins.')
+  }) satisfies z.ZodType<Recipe>
+
+const recipeMethod = z.strictObject({
+  doseBy: z.enum(DOSE_METHODS),
+  /** The basket that the dose belongs to. */
+  basketId: id.nullable(),
+  tampBy: z.enum(TAMP_SCHOOLS),
+  isTwisted: z.boolean(),
+  temperatureC: within(BOUNDS.temperatureC).nullable(),
+  lowDoseRule: z.enum(LOW_DOSE_RULES).nullable(),
+}) satisfies z.ZodType<RecipeMethod>
+
+/** All that a recipe says. */
+export const recipeContent = z.strictObject({
+  name,
+  targets: recipeTargets,
+  method: recipeMethod,
+  /** The drink it is for, in the house's own words. */
+  drink: line({ min: 0, max: BOUNDS.nameLength.max }),
+  tastingWords: line(BOUNDS.noteLength),
+  /** For the learner. */
+  note: line(BOUNDS.noteLength),
+})
+export type RecipeContent = z.infer<typeof recipeContent>
 
 /** A recipe as it stood when a shot was judged by it. */
 export const recipeRevision = z.strictObject({
   recipeRevisionId: id,
   recipeId: id,
   revisionNo: z.int().positive(),
-  name,
-  targets: recipeTargets,
+  ...recipeContent.shape,
 })
 export type RecipeRevision = z.infer<typeof recipeRevision>

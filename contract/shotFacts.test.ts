@@ -26,8 +26,8 @@ test('a choked shot that was stopped before any drop can be', () => {
 })
 
 test.each([
-  ['a dose of 190 g', { dose: { by: 'net', netG: 190 } }, 'dose.netG', 'too-big'],
-  ['a negative dose', { dose: { by: 'net', netG: -1 } }, 'dose.netG', 'too-small'],
+  ['a dose of 190 g', { dose: { by: 'net', netG: 190 } }, 'dose.netG', 'number-too-big'],
+  ['a negative dose', { dose: { by: 'net', netG: -1 } }, 'dose.netG', 'number-too-small'],
   [
     'a tare over the gross',
     { dose: { by: 'gross', grossG: 400, tareG: 412, vesselId: null } },
@@ -47,8 +47,8 @@ test.each([
     'clock.firstDropS',
     'first-drop-mismatch',
   ],
-  ['a time before the start', clock({ firstDropS: -1 }), 'clock.firstDropS', 'too-small'],
-  ['a taste of 11', { taste: { ...unknownFacts().taste, sour: 11 } }, 'taste.sour', 'too-big'],
+  ['a time before the start', clock({ firstDropS: -1 }), 'clock.firstDropS', 'number-too-small'],
+  ['a taste of 11', { taste: { ...unknownFacts().taste, sour: 11 } }, 'taste.sour', 'number-too-big'],
   ['a taste of 4.5', { taste: { ...unknownFacts().taste, sour: 4.5 } }, 'taste.sour', 'wrong-type'],
   ['letters for a number', { grindSetting: 'fourteen' }, 'grindSetting', 'wrong-type'],
   ['an unknown look', { look: { stream: 'purple', puck: null } }, 'look.stream', 'not-one-of'],

@@ -1,5 +1,7 @@
 import { z } from 'zod'
-import { ROLES, academy, bar, coffee } from './academy.ts'
+import { ROLES, academy } from './academy.ts'
+import { barContent, grinderContent, machineContent, vesselContent, waterContent } from './prepared/bar.ts'
+import { bagContent, coffeeContent } from './prepared/coffee.ts'
 import { id } from './primitives.ts'
 import { recipeRevision } from './recipe.ts'
 
@@ -12,12 +14,49 @@ export const todayPerson = z.strictObject({
 })
 export type TodayPerson = z.infer<typeof todayPerson>
 
-/** A trainee is told of themselves and of those who teach. All that Today shows and the bar needs before a shot; recipes in their newest revision. */
+/** A bag that is not finished, and what shots and purges left of it. */
+export const todayBag = z.strictObject({ bagId: id, ...bagContent.shape, leftG: z.number().nonnegative() })
+export type TodayBag = z.infer<typeof todayBag>
+
+export const todayCoffee = z.strictObject({
+  coffeeId: id,
+  ...coffeeContent.shape,
+  /** Used of late, in g a day. */
+  gramsPerDay: z.number().nonnegative(),
+  /** Newest roast first. */
+  bags: z.array(todayBag),
+})
+export type TodayCoffee = z.infer<typeof todayCoffee>
+
+export const todayMachine = z.strictObject({ machineId: id, ...machineContent.shape })
+export type TodayMachine = z.infer<typeof todayMachine>
+export const todayGrinder = z.strictObject({ grinderId: id, ...grinderContent.shape })
+export type TodayGrinder = z.infer<typeof todayGrinder>
+export const todayVessel = z.strictObject({ id, ...vesselContent.shape })
+export type TodayVessel = z.infer<typeof todayVessel>
+
+export const todayBar = z.strictObject({
+  barId: id,
+  ...barContent.shape,
+  machines: z.array(todayMachine),
+  grinders: z.array(todayGrinder),
+  vessels: z.array(todayVessel),
+  waters: z.array(z.strictObject({ waterId: id, ...waterContent.shape })),
+})
+export type TodayBar = z.infer<typeof todayBar>
+
+/**
+ * All that Today shows and the bar needs before a shot, without what was put away; recipes in their newest revision,
+ * coffees of which a bag is about or was used of late.
+ * A trainee is told of themselves and of those who teach.
+ */
 export const today = z.strictObject({
   academy,
   people: z.array(todayPerson),
   recipes: z.array(recipeRevision),
-  coffees: z.array(coffee),
-  bars: z.array(bar),
+  /** Revisions that were replaced lately: shots not yet sent may have been pulled by them. */
+  earlierRecipes: z.array(recipeRevision),
+  coffees: z.array(todayCoffee),
+  bars: z.array(todayBar),
 })
 export type Today = z.infer<typeof today>

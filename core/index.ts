@@ -14,10 +14,72 @@ export type { Quantity, Unit, UnitChoice, UnitOf } from './units/quantity.ts'
 // Recipe, coffee, equipment
 export { CLOCKS, brewRatio } from './recipe/recipe.ts'
 export type { Clock, Recipe, RecipeSchool } from './recipe/recipe.ts'
-export { coffeeAge } from './coffee/age.ts'
-export type { CoffeeAge, Freshness, FreshnessWindow } from './coffee/age.ts'
+export { AMOUNTS, DRINK_LENGTHS, completeAmounts, drinkLength } from './recipe/completeRecipe.ts'
+export type { Amount, Amounts, DrinkLength } from './recipe/completeRecipe.ts'
+export { checkRecipe } from './recipe/checkRecipe.ts'
+export type { RecipeDisagreement, RecipeDraft } from './recipe/checkRecipe.ts'
+export {
+  BASKET_SIZES,
+  DOSE_TOLERANCES_G,
+  LOW_DOSE_RULES,
+  PRESET_RECIPES,
+  RECIPE_PRESETS,
+  TAMP_SCHOOLS,
+} from './recipe/presets.ts'
+export type {
+  BasketSize,
+  LowDoseRule,
+  RecipeMethod,
+  RecipePreset,
+  RecipePresetKey,
+  TampSchool,
+} from './recipe/presets.ts'
+export {
+  FRESHNESSES,
+  FRESHNESS_PRESETS,
+  FRESHNESS_WINDOWS,
+  bagLife,
+  coffeeAge,
+  dateAfter,
+  daysBetween,
+} from './coffee/age.ts'
+export type { BagLife, CoffeeAge, Freshness, FreshnessPreset, FreshnessWindow, Frozen } from './coffee/age.ts'
+export { KEPT_IN, bagToOpen, costPerShot, gramsLeft, orderAdvice, shotsLeft } from './coffee/bags.ts'
+export type { BagState, KeptIn, OrderAdvice } from './coffee/bags.ts'
 export { FINER_IS, VESSEL_KINDS } from './equipment/equipment.ts'
 export type { GrinderScale, Vessel, VesselKind } from './equipment/equipment.ts'
+export {
+  MACHINE_KINDS,
+  PREINFUSIONS,
+  SELECTORS,
+  STARTS,
+  STOPS,
+  TEMPERATURE_CONTROLS,
+  WARM_UP_MINUTES,
+  checkGroup,
+  warmUpLeft,
+} from './equipment/machine.ts'
+export type { GroupDisagreement, GroupSetting, MachineKind, Selector } from './equipment/machine.ts'
+export { DOSES_BY, isClearOfTouching, settingAfterBurrMove, settingShown } from './equipment/grinder.ts'
+export type { DosesBy, InnerBurr, PrintedScale } from './equipment/grinder.ts'
+export { ROOM_PARTS, roomReadiness } from './equipment/room.ts'
+export type { RoomPart, RoomState } from './equipment/room.ts'
+export { filterDaysLeft, mineralsG } from './equipment/water.ts'
+// Routines and cautions
+export {
+  FULL_VIEW_ONLY,
+  OBSERVERS,
+  PRESET_STEPS,
+  ROUTINE_PRESETS,
+  SAFETY_STEPS,
+  STEP_KEYS,
+  STEP_TIMERS,
+  TIMER_OF_STEP,
+  TIMER_SECONDS,
+} from './routine/steps.ts'
+export type { Observer, RoutinePreset, StepKey, StepTimer } from './routine/steps.ts'
+export { ACTS, ACT_OF_CAUTION, CAUTION_KEYS } from './caution/cautions.ts'
+export type { Act, CautionKey } from './caution/cautions.ts'
 // One shot
 export {
   ABANDONMENTS,

@@ -46,4 +46,9 @@ export const THRESHOLDS = {
   plausibleDoseG: { min: 5, max: 30 },
   /** How near a plausible dose must be to the target before a forgotten tare is offered, in g. */
   forgottenTareWithinG: 4,
+  /** A dose suits its basket within this much of its nominal, in g. */
+  basketToleranceG: 1,
+  /** What a ml of espresso with its crema weighs, and its spread, where a coffee has no value of its own. */
+  beverageGPerMl: 0.75,
+  beverageGPerMlSd: 0.12,
 } as const

@@ -1,6 +1,6 @@
 import type { AcademyFile } from '@calm-apron/contract'
 import { type ShotFacts, unknownFacts } from '@calm-apron/core'
-import { ACADEMY, BAR, PEOPLE, RECIPES } from './academy.ts'
+import { ACADEMY, PEOPLE } from './academy.ts'
 import { demoId } from './ids.ts'
 
 type DemoShot = AcademyFile['shots'][number]
@@ -151,38 +151,35 @@ const LINES: Line[] = [
 ]
 
 /** The demo's shots, some minutes and days before `now`. */
-export function demoShots(now: Date, bagId: string): DemoShot[] {
+export function demoShots(now: Date): DemoShot[] {
   return LINES.map((line, index) => ({
     shotId: demoId('shot', index + 1),
     personId: pick(PEOPLE, line.who - 1).personId,
-    recipeRevisionId: pick(RECIPES, line.recipe - 1).recipeRevisionId,
-    barId: BAR.barId,
-    grinderId: pick(BAR.grinders, 0).grinderId,
-    bagId,
+    recipeRevisionId: demoId('recipe', line.recipe),
+    barId: demoId('bar', 1),
+    grinderId: demoId('grinder', 1),
+    bagId: demoId('bag', 1),
     judgedBy: pick(PEOPLE, 0).personId,
     pulledAt: new Date(now.getTime() - line.minutesAgo * 60_000).toISOString(),
     facts: factsOf(line),
   }))
 }
 
+/** The vessels that were on the scale, as they were weighed. */
+const PORTAFILTER = { vesselId: demoId('vessel', 1), tareG: 586.4 }
+const CUP = { vesselId: demoId('vessel', 4), tareG: 118.6 }
+
 function factsOf(line: Line): ShotFacts {
-  const portafilter = pick(BAR.vessels, 0)
-  const cup = pick(BAR.vessels, 3)
   const [sour, sweet, bitter] = line.taste ?? [null, null, null]
   return {
     ...unknownFacts(),
     grindSetting: line.grind,
     machineHot: true,
     basketDry: true,
-    dose: {
-      by: 'gross',
-      grossG: tenths(portafilter.emptyG + line.doseG),
-      tareG: portafilter.emptyG,
-      vesselId: portafilter.id,
-    },
+    dose: { by: 'gross', grossG: tenths(PORTAFILTER.tareG + line.doseG), ...PORTAFILTER },
     tamp: { tilt: 'level', lowSide: null, settled: true },
     clock: { firstDrop: 'marked', firstDropS: line.firstDropS, stopS: line.stopS, estimated: false },
-    cup: { by: 'gross', grossG: tenths(cup.emptyG + line.cupG), tareG: cup.emptyG, vesselId: cup.id },
+    cup: { by: 'gross', grossG: tenths(CUP.tareG + line.cupG), ...CUP },
     taste: { sour, sweet, bitter, body: null, dryness: null },
     look: { stream: 'even', puck: 'even' },
     ...line.also,

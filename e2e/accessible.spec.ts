@@ -51,6 +51,45 @@ async function lookAtEveryView(page: Page, colours: Colours): Promise<void> {
   await scan(page, colours)
 }
 
+/** Of Prepare each kind of view, and a form opened in each that has one. */
+async function lookAtPrepare(page: Page, colours: Colours): Promise<void> {
+  const id = (kind: string) => `019a5c00-0000-70${kind}-8000-000000000001`
+  for (const path of [
+    '/prepare/recipes',
+    '/prepare/recipes/new',
+    `/prepare/recipes/compare?a=${id('03')}&b=${id('03').replace(/1$/, '5')}`,
+    '/prepare/coffees',
+    '/prepare/words',
+    '/prepare/cautions',
+    '/prepare/files',
+    `/prepare/bar/${id('07')}`,
+    `/prepare/grinders/${id('08')}`,
+  ]) {
+    await page.goto(path)
+    await expect(page.locator('h1')).toBeAttached()
+    await expect(page.getByText('One moment')).toBeHidden()
+    await scan(page, colours)
+  }
+  for (const path of [
+    `/prepare/recipes/${id('03')}`,
+    `/prepare/coffees/${id('05')}`,
+    `/prepare/routines/${id('10')}`,
+  ]) {
+    await page.goto(path)
+    await page.getByRole('button', { name: 'Change' }).first().click()
+    await expect(page.getByRole('button', { name: 'Save' })).toBeVisible()
+    await scan(page, colours)
+  }
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`Prepare, in the ${colorScheme} set: axe finds nothing`, async ({ page }) => {
+    test.slow()
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+    await lookAtPrepare(page, colorScheme)
+  })
+}
+
 async function lookAtPeople(page: Page, colours: Colours): Promise<void> {
   for (const path of [
     '/settings/you',
@@ -123,6 +162,13 @@ test('a phone shows every view without sideways scrolling', async ({ page }) => 
     '/switch',
     '/waiting',
     '/bar',
+    '/prepare/recipes',
+    '/prepare/recipes/019a5c00-0000-7003-8000-000000000001',
+    '/prepare/coffees/019a5c00-0000-7005-8000-000000000001',
+    '/prepare/bar/019a5c00-0000-7007-8000-000000000001',
+    '/prepare/grinders/019a5c00-0000-7008-8000-000000000001',
+    '/prepare/words',
+    '/prepare/files',
   ]) {
     await page.goto(path)
     await expect(page.getByText('One moment')).toBeHidden()

@@ -28,9 +28,7 @@ test('the main views', async ({ page }) => {
     await bar.answer(question, 'Yes')
   }
   await page.getByLabel('Grind setting').fill('16')
-  await picture(page, 'bar-ready')
   await bar.weigh('Dose', 'Portafilter 1', '605.7')
-  await picture(page, 'bar-before')
   await page.getByLabel('Full weight').fill('604.7')
   await bar.goTo('Tamp')
   await bar.answer('Seen from above', 'Level')
@@ -69,6 +67,29 @@ test('the main views', async ({ page }) => {
   await picture(page, 'settings')
 })
 
+test('the views of Prepare', async ({ page }) => {
+  const id = (kind: string) => `019a5c00-0000-70${kind}-8000-000000000001`
+  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+  await page.goto(`/prepare/recipes/${id('03')}`)
+  await expect(page.getByText('Quay double')).toBeVisible()
+  await picture(page, 'recipe')
+  await page.goto(`/prepare/coffees/${id('05')}`)
+  await expect(page.getByText('Open next: Bag 2.')).toBeVisible()
+  await picture(page, 'coffee')
+  await page.goto(`/prepare/bar/${id('07')}`)
+  await expect(page.getByText('Basket, selector and buttons agree.')).toBeVisible()
+  await page.getByRole('heading', { name: 'Machines' }).scrollIntoViewIfNeeded()
+  await page.evaluate(() => document.querySelector('#machines')?.scrollIntoView())
+  await picture(page, 'room')
+  await page.goto(`/prepare/grinders/${id('08')}`)
+  await expect(page.getByText(/Gives .* a second/)).toBeVisible()
+  await picture(page, 'grinder')
+  await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
+  await page.goto(`/prepare/routines/${id('10')}`)
+  await expect(page.getByText('Flush the group')).toBeVisible()
+  await picture(page, 'routine-dark')
+})
+
 test.describe('people and doors', () => {
   test.use({ signedIn: null })
 
@@ -92,7 +113,6 @@ test.describe('people and doors', () => {
     await page.getByRole('radio', { name: 'Trainer' }).check()
     await page.getByRole('button', { name: 'Make the invitation' }).click()
     await expect(page.getByAltText(/picture for a phone/)).toBeVisible()
-    await picture(page, 'invitation')
     const link = await page.getByLabel('Link', { exact: true }).inputValue()
     await page.goto('/settings/trail')
     await expect(page.locator('ol > li').first()).toBeVisible()
@@ -102,7 +122,6 @@ test.describe('people and doors', () => {
     await page.goto(link)
     await page.getByLabel('Sign-in name').fill('ida@ostrel.example')
     await page.getByLabel('New password').fill('gulls over the quay')
-    await picture(page, 'phone-join')
     await page.getByRole('button', { name: 'Join' }).click()
     await expect(page.getByRole('link', { name: /Ida Marsh is here/ })).toBeVisible()
     await page.request.post(`${app.url}/api/v1/account/pin`, {
@@ -133,5 +152,4 @@ test('on a phone, and in a dim bar', async ({ page }) => {
   await page.goto('/progress')
   await page.getByRole('radio', { name: 'Suvi Okonjo' }).check()
   await expect(page.locator('ol > li').first()).toBeVisible()
-  await picture(page, 'phone-progress')
 })

@@ -79,6 +79,7 @@ async function find(asker: Asker, thing: Thing): Promise<Found & { cookie: strin
     personId: isThere ? owner.personId : newId(),
     displayName: owner.displayName,
     sessionId: isThere ? await world.makeSession(owner) : newId(),
+    preparedId: isThere ? await world.makeThing(owner) : newId(),
     setAsideId: isThere ? await keepAside(owner) : newId(),
   }
 }

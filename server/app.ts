@@ -1,5 +1,5 @@
 import { API_BASE, MAX_BODY_BYTES } from '@calm-apron/contract'
-import { openApiDocument } from '@calm-apron/contract/openapi'
+import { openApiDocument, preparedFileSchema } from '@calm-apron/contract/openapi'
 import express, { type Express, Router } from 'express'
 import type { Logger } from 'pino'
 import type { Readiness } from './database/readiness.ts'
@@ -13,6 +13,7 @@ import { securityHeaders } from './http/security.ts'
 import { webRoutes } from './http/web.ts'
 import type { House } from './house.ts'
 import { peopleRoutes } from './people/routes.ts'
+import { prepareRoutes } from './prepare/routes.ts'
 import { setAsideRoutes } from './setAside/routes.ts'
 import { shotRoutes } from './shots/routes.ts'
 import { tastingRoutes } from './tasting/routes.ts'
@@ -55,11 +56,16 @@ function apiRoutes({ house, version }: AppParts): Router {
   api.get('/openapi.json', (_req, res) => {
     res.json(document)
   })
+  const fileSchema = preparedFileSchema()
+  api.get('/schemas/prepared.json', (_req, res) => {
+    res.json(fileSchema)
+  })
   const resources = [
     doorRoutes,
     todayRoutes,
     academyRoutes,
     peopleRoutes,
+    prepareRoutes,
     shotRoutes,
     tastingRoutes,
     auditRoutes,

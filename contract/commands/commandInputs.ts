@@ -16,7 +16,7 @@ import {
   unknownFacts,
 } from '@calm-apron/core'
 import { z } from 'zod'
-import { freshnessWindow } from '../academy.ts'
+import { freshnessWindow } from '../prepared/coffee.ts'
 import { BOUNDS } from '../bounds.ts'
 import { calendarDate, within } from '../primitives.ts'
 import { recipeTargets } from '../recipe.ts'
@@ -40,7 +40,9 @@ const writtenFacts = z.preprocess((value) => {
   return { ...unknown, ...value, tamp: over('tamp'), taste: over('taste'), look: over('look') }
 }, shotFacts) as z.ZodType<ShotFacts>
 
-const writtenRecipe = recipeTargets.extend({
+const writtenRecipe = z.strictObject({
+  ...recipeTargets.shape,
+  school: recipeTargets.shape.school.default({ onlyRecorded: [], volume: null, tampForce: null }),
   clock: z.enum(CLOCKS).default('pump'),
   tasteTolerance: z.number().nonnegative().default(2),
   sweetMin: z.number().min(0).max(10).default(5),

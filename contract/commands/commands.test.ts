@@ -85,7 +85,7 @@ test.each([
   [
     'read',
     { facts: { ...FACTS, dose: { by: 'net', netG: 190 } }, recipe: RECIPE },
-    ['facts.dose.netG', 'too-big'],
+    ['facts.dose.netG', 'number-too-big'],
   ],
   ['read', { facts: FACTS }, ['recipe', 'wrong-type']],
   ['read', { facts: { ...FACTS, doze: 1 }, recipe: RECIPE }, ['facts.doze', 'unknown-field']],
@@ -99,8 +99,8 @@ test.each([
     { recipe: RECIPE, grinder: { ...GRINDER, maxSetting: 0 }, coffeeId: 'tern' },
     ['grinder.maxSetting', 'refused'],
   ],
-  ['plan', { trainees: 0, shotsEach: 2, doseG: 18 }, ['trainees', 'too-small']],
-  ['simulate', { done: { doseG: 80 } }, ['done.doseG', 'too-big']],
+  ['plan', { trainees: 0, shotsEach: 2, doseG: 18 }, ['trainees', 'number-too-small']],
+  ['simulate', { done: { doseG: 80 } }, ['done.doseG', 'number-too-big']],
 ] as const)('%s says which field can’t be, and why', (name, input, error) => {
   expect(errors(name, input)).toContainEqual(error)
 })

@@ -1,7 +1,13 @@
 import { DOOR_ENDPOINTS } from './doors.ts'
 import { PEOPLE_ENDPOINTS } from './people.ts'
+import { PREPARE_ENDPOINTS } from './prepare.ts'
 import { SHOT_ENDPOINTS } from './shots.ts'
 
 /** Everything the API does. */
-export const ENDPOINTS = { ...DOOR_ENDPOINTS, ...PEOPLE_ENDPOINTS, ...SHOT_ENDPOINTS } as const
+export const ENDPOINTS = {
+  ...DOOR_ENDPOINTS,
+  ...PEOPLE_ENDPOINTS,
+  ...PREPARE_ENDPOINTS,
+  ...SHOT_ENDPOINTS,
+} as const
 export type Endpoints = typeof ENDPOINTS

@@ -51,7 +51,7 @@ export function evidenceOf(readings: Readings): EvidenceOfShot {
     freshness: context.freshness,
   }
   if (dose.judged) measured('dose', dose.deviation, doseSpread)
-  if (recipe.school?.isTimeJudged !== false) {
+  if (!recipe.school?.onlyRecorded.includes('time')) {
     const noted = timeNoted(time, middleS, recipe)
     if (noted) {
       measured('time', noted.ln, CLOCK_SPREAD_LN, noted.bound)

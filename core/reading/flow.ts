@@ -26,7 +26,7 @@ export function flowOf(facts: ShotFacts, time: TimeAtTarget, recipe: Recipe): Fl
 
 /** A house that only records its times still sees a choke. */
 function isOnlyRecorded({ school }: Recipe): boolean {
-  return school?.isTimeJudged === false
+  return school?.onlyRecorded.includes('time') ?? false
 }
 
 function againstWindow(s: number, recipe: Recipe): Flow {

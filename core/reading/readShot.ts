@@ -12,7 +12,16 @@ import { readTamp } from './tampReading.ts'
 import { readTaste } from './tasteReading.ts'
 import { readTime } from './timeReading.ts'
 import { MISSING_PARTS } from './types.ts'
-import type { DoseReading, MissingPart, Readings, TasteReading, UnevenSign, YieldReading } from './types.ts'
+import type {
+  DoseReading,
+  MissingPart,
+  Readings,
+  TasteReading,
+  Unjudged,
+  UnevenSign,
+  YieldReading,
+} from './types.ts'
+import type { ReadingKind } from '../skill/types.ts'
 
 /**
  * Reads one shot against the revision of the recipe it was pulled by: dose, tamp, yield, time, taste, the gate,
@@ -20,13 +29,15 @@ import type { DoseReading, MissingPart, Readings, TasteReading, UnevenSign, Yiel
  * @param context what is known beside the shot's own facts
  */
 export function readShot(facts: ShotFacts, recipe: Recipe, context: ShotContext = NO_CONTEXT): Readings {
-  const dose = readDose(facts, recipe)
-  const taste = readTaste(facts.taste, recipe)
+  const judgedOnly = <R>(kind: ReadingKind, reading: R): R | Unjudged =>
+    recipe.school?.onlyRecorded.includes(kind) ? { judged: false, why: 'only-recorded' } : reading
+  const dose = judgedOnly('dose', readDose(facts, recipe))
+  const taste = judgedOnly('taste', readTaste(facts.taste, recipe))
   const time = timeAtTarget(facts, recipe)
   const judged = {
     dose,
-    tamp: readTamp(facts, recipe),
-    yield: readYield(facts, recipe),
+    tamp: judgedOnly('tamp', readTamp(facts, recipe)),
+    yield: judgedOnly('yield', readYield(facts, recipe)),
     time: readTime(time, recipe),
     taste,
     gate: gateOf(facts, dose, context),

@@ -4,7 +4,7 @@ import { PUMP_RECIPE, carefulShot } from '../testing/examples.ts'
 import { NO_CONTEXT } from './context.ts'
 import { readShot } from './readShot.ts'
 
-const PLAIN: RecipeSchool = { isTimeJudged: true, volume: null, tampForce: null }
+const PLAIN: RecipeSchool = { onlyRecorded: [], volume: null, tampForce: null }
 const NOTHING: ShotMeasures = { cupMl: null, tampForceN: null, samples: null, leadG: null }
 const school = (part: Partial<RecipeSchool>) => ({ ...PUMP_RECIPE, school: { ...PLAIN, ...part } })
 
@@ -33,8 +33,35 @@ describe('by volume with its crema', () => {
   })
 })
 
+test.each(['dose', 'tamp', 'yield', 'taste'] as const)('a %s that is only recorded is not judged', (kind) => {
+  const taste = { sour: 3, sweet: 6, bitter: 3, body: 5, dryness: 2 }
+  const facts = carefulShot({ stopS: 28 }, { taste })
+  expect(readShot(facts, school({}))[kind].judged).toBe(true)
+  expect(readShot(facts, school({ onlyRecorded: [kind] }))[kind]).toEqual({
+    judged: false,
+    why: 'only-recorded',
+  })
+})
+
+describe('pre-infusion held by hand, on the pressure clock', () => {
+  const recipe = { ...school({}), clock: 'pressure' as const, timeMinS: 20, timeMaxS: 26 }
+  const clock = { firstDrop: 'marked' as const, firstDropS: 9, stopS: 34, estimated: false }
+
+  test('the time runs from the release', () => {
+    const facts = carefulShot({}, { clock: { ...clock, preinfusionEndS: 11 } })
+    expect(readShot(facts, recipe).time).toMatchObject({ judged: true, standing: 'on', clockS: 23 })
+  })
+
+  test('a release that nobody marked leaves the time unjudged: no other clock stands in', () => {
+    expect(readShot(carefulShot({}, { clock }), recipe).time).toEqual({
+      judged: false,
+      why: 'release-not-marked',
+    })
+  })
+})
+
 describe('time only recorded', () => {
-  const recipe = school({ isTimeJudged: false })
+  const recipe = school({ onlyRecorded: ['time'] })
 
   test('neither on nor off, and no flow is made of it', () => {
     const { time, flow, timeAtTarget } = readShot(carefulShot({ stopS: 18 }), recipe)

@@ -7,14 +7,14 @@ import type { TimeReading } from './types.ts'
 export function readTime(time: TimeAtTarget, recipe: Recipe): TimeReading {
   const targetS = (recipe.timeMinS + recipe.timeMaxS) / 2
   const toleranceS = (recipe.timeMaxS - recipe.timeMinS) / 2
-  if (recipe.school?.isTimeJudged === false) return { judged: false, why: 'only-recorded' }
+  if (recipe.school?.onlyRecorded.includes('time')) return { judged: false, why: 'only-recorded' }
   const against = (s: number) => measure(s, targetS, toleranceS)
   switch (time.kind) {
     case 'unknown':
       return { judged: false, why: time.why }
     case 'no-drop':
-      // On the drop clock nothing has begun, however long the pump ran.
-      if (recipe.clock === 'drop' || time.pumpS <= recipe.timeMaxS)
+      // On the other clocks nothing has begun, however long the pump ran.
+      if (recipe.clock !== 'pump' || time.pumpS <= recipe.timeMaxS)
         return { judged: false, why: 'stopped-before-drop' }
       return {
         ...against(time.pumpS),

@@ -1,5 +1,10 @@
-/** Pump clock: 0 when water is called. Drop clock: 0 at the first drop. The two are never compared. */
-export const CLOCKS = ['pump', 'drop'] as const
+import type { ReadingKind } from '../skill/types.ts'
+
+/**
+ * Pump clock: 0 when water is called. Drop clock: 0 at the first drop. Pressure clock: 0 when a pre-infusion held by
+ * hand is released. No two are ever compared.
+ */
+export const CLOCKS = ['pump', 'drop', 'pressure'] as const
 export type Clock = (typeof CLOCKS)[number]
 
 /** What a shot is judged against. Masses in g, times in s on the recipe's own `clock`. */
@@ -21,10 +26,10 @@ export interface Recipe {
   school?: RecipeSchool
 }
 
-/** How a house judges, where that differs: whether time counts, and yields or tamps that are measured otherwise. */
+/** How a house judges, where that differs: what is only recorded, and yields or tamps that are measured otherwise. */
 export interface RecipeSchool {
-  /** False: the shot is stopped on weight, time is recorded and not judged. */
-  isTimeJudged: boolean
+  /** Readings that are recorded and not judged, such as the time of a shot that is stopped on weight. */
+  onlyRecorded: readonly ReadingKind[]
   /** Yield as read in the cup with its crema, in ml, with what a ml of it weighs. Null: by mass. */
   volume: { targetMl: number; toleranceMl: number; gPerMl: number; gPerMlSd: number } | null
   /** A tamp of a set force in N. Null: until the bed settles. */

@@ -30,6 +30,8 @@ export type Weighing =
 export interface ShotClock {
   firstDrop: FirstDrop
   firstDropS: number | null
+  /** When a pre-infusion held by hand was released; left out or null where none was, or nobody marked it. */
+  preinfusionEndS?: number | null
   stopS: number
   estimated: boolean
 }

@@ -7,7 +7,12 @@ import { yieldShare } from './yieldShare.ts'
 
 /** Why no honest time can be given. */
 export type TimeUnknown =
-  'not-timed' | 'first-drop-missed' | 'stopped-before-drop' | 'cup-not-weighed' | 'spilt'
+  | 'not-timed'
+  | 'first-drop-missed'
+  | 'release-not-marked'
+  | 'stopped-before-drop'
+  | 'cup-not-weighed'
+  | 'spilt'
 
 /**
  * The second, on the recipe's clock, at which the pump should have been stopped for the cup to end at the target;
@@ -22,8 +27,13 @@ export type TimeAtTarget =
 
 /** Seconds of the shot on one clock, or null where that clock can't be known. */
 export function timeOnClock(clock: ShotClock, which: Clock): number | null {
-  if (which === 'pump') return clock.stopS
-  return clock.firstDropS === null ? null : clock.stopS - clock.firstDropS
+  const startS = clockStartS(clock, which)
+  return startS === null ? null : clock.stopS - startS
+}
+
+/** Where a clock stands at 0, in s from pump start; null where its mark is missing. */
+function clockStartS({ firstDropS, preinfusionEndS = null }: ShotClock, which: Clock): number | null {
+  return { pump: 0, drop: firstDropS, pressure: preinfusionEndS }[which]
 }
 
 /**
@@ -38,7 +48,7 @@ export function timeAtTarget(facts: ShotFacts, recipe: Recipe): TimeAtTarget {
   if (abandoned === 'spilt') return { kind: 'unknown', why: 'spilt' }
   const elapsedS = timeOnClock(clock, recipe.clock)
   const share = yieldShare(facts, recipe)?.share ?? null
-  if (elapsedS === null) return withoutFirstDrop(clock, recipe, share, abandoned)
+  if (elapsedS === null) return withoutItsMark(clock, recipe, share, abandoned)
   if (abandoned === 'choked') return { kind: 'at-least', s: elapsedS }
   if (abandoned === 'gushed') return { kind: 'at-most', s: elapsedS }
   const crossed = crossedAt(facts, recipe, elapsedS)
@@ -62,12 +72,11 @@ function crossedAt(facts: ShotFacts, recipe: Recipe, clockS: number): TimeAtTarg
     recipe.yieldG - leadG,
   )
   if (pumpS === null) return null
-  const s = recipe.clock === 'pump' ? pumpS : pumpS - (clock.firstDropS ?? 0)
-  return { kind: 'known', s, clockS, estimated: clock.estimated }
+  return { kind: 'known', s: pumpS - (clock.stopS - clockS), clockS, estimated: clock.estimated }
 }
 
-/** The drop time is no longer than the pump time: all that can be said, and only of a shot that was fast on that. */
-function withoutFirstDrop(
+/** No clock shows more than the pump's: all that can be said, and only of a shot that was fast on that. */
+function withoutItsMark(
   clock: ShotClock,
   recipe: Recipe,
   share: number | null,
@@ -75,7 +84,7 @@ function withoutFirstDrop(
 ): TimeAtTarget {
   const reachedTarget = abandoned === 'gushed' || (share !== null && share >= 1)
   if (reachedTarget && clock.stopS < recipe.timeMinS) return { kind: 'at-most', s: clock.stopS }
-  return { kind: 'unknown', why: 'first-drop-missed' }
+  return { kind: 'unknown', why: recipe.clock === 'drop' ? 'first-drop-missed' : 'release-not-marked' }
 }
 
 function scaledToTarget(clock: ShotClock, recipe: Recipe, share: number, clockS: number): TimeAtTarget {
@@ -83,9 +92,11 @@ function scaledToTarget(clock: ShotClock, recipe: Recipe, share: number, clockS:
   const firstDropS =
     clock.firstDropS ?? Math.min(clock.stopS, (recipe.firstDropMinS + recipe.firstDropMaxS) / 2)
   const flowingS = (clock.stopS - firstDropS) / share
+  // On the drop clock this is the first drop itself, which is then known.
+  const startS = clock.stopS - clockS
   return {
     kind: 'known',
-    s: recipe.clock === 'pump' ? firstDropS + flowingS : flowingS,
+    s: firstDropS + flowingS - startS,
     clockS,
     estimated: clock.estimated || clock.firstDropS === null,
   }

@@ -2,21 +2,9 @@ import type { AcademyFile } from '@calm-apron/contract'
 import type { PgTable } from 'drizzle-orm/pg-core'
 import { inAcademy } from '../database/inAcademy.ts'
 import type { AcademyTransaction, Database } from '../database/pool.ts'
-import {
-  academy,
-  bag,
-  bar,
-  coffee,
-  grinder,
-  person,
-  personName,
-  recipeRevision,
-  shot,
-  shotRevision,
-  vessel,
-} from '../database/schema/index.ts'
-import { fromRecipeRevision } from '../recipes/recipeRow.ts'
-import { bodyDigest } from '../shots/bodyDigest.ts'
+import { academy, person, personName, shot, shotRevision } from '../database/schema/index.ts'
+import { bodyDigest } from '../http/bodyDigest.ts'
+import { insertThings } from '../prepare/queries.ts'
 import { toColumns } from '../shots/factsRow.ts'
 
 /** Stores a whole academy in one transaction, as the made-up one if so said; tells false, and changes nothing, when it is there already. */
@@ -35,25 +23,22 @@ export async function importAcademy(
       .onConflictDoNothing()
       .returning()
     if (stored.length === 0) return false
-    const coffees = file.coffees.map(({ freshness, bags: _bags, ...rest }) => ({ ...rest, ...freshness }))
-    const bags = file.coffees.flatMap(({ coffeeId, bags: each }) => each.map((one) => ({ coffeeId, ...one })))
-    const bars = file.bars.map(({ grinders: _grinders, vessels: _vessels, ...rest }) => rest)
-    const grinders = file.bars.flatMap(({ barId, grinders: each }) => each.map((one) => ({ barId, ...one })))
-    const vessels = file.bars.flatMap(({ barId, vessels: each }) =>
-      each.map(({ id, ...one }) => ({ barId, vesselId: id, ...one })),
-    )
     const insert = insertInto(transaction)
     await insert(person, own(file.people.map(({ personId, role }) => ({ personId, role }))))
     await insert(personName, own(file.people.map(({ personId, displayName }) => ({ personId, displayName }))))
-    await insert(
-      recipeRevision,
-      file.recipes.map((each) => fromRecipeRevision(academyId, each)),
+    await insertThings(
+      transaction,
+      academyId,
+      file.prepared.map(({ preparedId, thing }) => ({
+        preparedId,
+        revisionId: preparedId,
+        revisionNo: 1,
+        thing,
+        bodyDigest: bodyDigest(thing),
+        changedBy: null,
+        changedAt: receivedAt,
+      })),
     )
-    await insert(coffee, own(coffees))
-    await insert(bag, own(bags))
-    await insert(bar, own(bars))
-    await insert(grinder, own(grinders))
-    await insert(vessel, own(vessels))
     await insert(
       shot,
       own(

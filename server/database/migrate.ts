@@ -19,6 +19,7 @@ const MAY_CHANGE: Record<string, readonly string[]> = {
   remembered_sign_in: ['full_at'],
   invitation: ['expires_at', 'used_at'],
   claim: ['confirmed_at'],
+  prepared: ['revision_no', 'name_key', 'search_text', 'archived_at'],
 }
 const MAY_REMOVE = ['session', 'remembered_sign_in', 'set_aside']
 const MAY_ASK = [

@@ -23,6 +23,7 @@ const TITLES: Record<ProblemCode, string> = {
   'pin-needed': 'A PIN is needed',
   'already-set-up': 'Set up already',
   'set-aside': 'Set aside',
+  locked: 'Locked',
   'link-over': 'This link is over',
   'too-large': 'Too large',
   'not-json': 'JSON expected',

@@ -9,9 +9,9 @@ import type {
 import type { ShotFacts } from '@calm-apron/core'
 import { type SQL, and, desc, eq, getTableColumns, inArray, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { claim, freeText, recipeRevision, shot, shotRevision } from '../database/schema/index.ts'
+import { claim, freeText, preparedRevision, shot, shotRevision } from '../database/schema/index.ts'
 import type { PageEnd } from '../http/cursor.ts'
-import { toRecipeRevision } from '../recipes/recipeRow.ts'
+import { toRecipeRevision } from '../prepare/recipeRevision.ts'
 import { type RevisionRow, toColumns, toFacts } from './factsRow.ts'
 
 type ShotRow = typeof shot.$inferSelect
@@ -101,9 +101,9 @@ export async function findShotsOf(transaction: AcademyTransaction, personId: str
 
 async function selectShots(transaction: AcademyTransaction, where: SQL): Promise<ShotDetail[]> {
   const rows = await transaction
-    .select({ shot, recipe: recipeRevision, revision: shotRevision, beside: BESIDE })
+    .select({ shot, recipe: preparedRevision, revision: shotRevision, beside: BESIDE })
     .from(shot)
-    .innerJoin(recipeRevision, eq(recipeRevision.recipeRevisionId, shot.recipeRevisionId))
+    .innerJoin(preparedRevision, eq(preparedRevision.revisionId, shot.recipeRevisionId))
     .innerJoin(shotRevision, eq(shotRevision.shotId, shot.shotId))
     .leftJoin(freeText, eq(freeText.textId, shotRevision.reasonTextId))
     .leftJoin(claim, eq(claim.revisionId, shotRevision.revisionId))
@@ -173,8 +173,8 @@ export async function findRecipeRevisions(
   if (ids.length === 0) return []
   const rows = await transaction
     .select()
-    .from(recipeRevision)
-    .where(inArray(recipeRevision.recipeRevisionId, [...new Set(ids)]))
+    .from(preparedRevision)
+    .where(inArray(preparedRevision.revisionId, [...new Set(ids)]))
   return rows.map(toRecipeRevision)
 }
 

@@ -14,8 +14,9 @@ import { readCursor, writeCursor } from '../http/cursor.ts'
 import type { Errand } from '../http/serve.ts'
 import { Refusal, refuseField } from '../refusal.ts'
 import { authorOf, setRecordAside } from './author.ts'
-import { bodyDigest } from './bodyDigest.ts'
+import { bodyDigest } from '../http/bodyDigest.ts'
 import { insertClaim } from './claimQueries.ts'
+import { refuseWrongThings, refuseWrongVessels } from './namedThings.ts'
 import {
   findRecipeRevisions,
   findRevision,
@@ -28,16 +29,6 @@ import {
 
 /** What was made now or by the same request before; or set aside, because its author's account has ended. */
 export type Recorded<T> = { created: boolean; record: T } | 'set-aside'
-
-const FIELD_OF_KEY: Record<string, string> = {
-  shot_person: 'personId',
-  shot_recipe_revision: 'recipeRevisionId',
-  shot_bar: 'barId',
-  shot_grinder: 'grinderId',
-  shot_bag: 'bagId',
-  shot_dose_vessel: 'facts.dose.vesselId',
-  shot_cup_vessel: 'facts.cup.vesselId',
-}
 
 /**
  * Records a shot. Repeated, it is the one recorded before.
@@ -77,7 +68,8 @@ export async function storeShot(
   input: ShotInput,
   digest = bodyDigest(input),
 ): Promise<boolean> {
-  const isNew = await namingUnknownIds(async () => {
+  await refuseWrongThings(transaction, input, input.facts)
+  const isNew = await namingUnknownPerson(async () => {
     if (!(await insertShot(transaction, actor.academyId, shotId, input))) return false
     await insertRevision(transaction, actor.academyId, {
       // The first revision goes by the shot's own id, so that repeating the request finds it.
@@ -158,19 +150,18 @@ export async function storeCorrection(
     writtenBy: input.judgedBy,
     content: input.reason,
   })
-  await namingUnknownIds(() =>
-    insertRevision(transaction, academyId, {
-      revisionId,
-      shotId,
-      revisionNo: input.basedOnNo + 1,
-      bodyDigest: digest,
-      judgedBy: input.judgedBy,
-      reasonTextId,
-      recordedAt: new Date(input.correctedAt),
-      receivedAt: now,
-      facts: input.facts,
-    }),
-  )
+  await refuseWrongVessels(transaction, input.facts)
+  await insertRevision(transaction, academyId, {
+    revisionId,
+    shotId,
+    revisionNo: input.basedOnNo + 1,
+    bodyDigest: digest,
+    judgedBy: input.judgedBy,
+    reasonTextId,
+    recordedAt: new Date(input.correctedAt),
+    receivedAt: now,
+    facts: input.facts,
+  })
   await leaveTrace(
     transaction,
     {
@@ -248,13 +239,12 @@ function idTaken(): Refusal {
   return new Refusal('id-taken', 'Something else was recorded under this id before; it stays as it is.')
 }
 
-/** A write that names something which is not there is told which. */
-async function namingUnknownIds<T>(write: () => Promise<T>): Promise<T> {
+/** A shot of someone who is not there is told so. */
+async function namingUnknownPerson<T>(write: () => Promise<T>): Promise<T> {
   try {
     return await write()
   } catch (error) {
-    const field = FIELD_OF_KEY[brokenForeignKey(error) ?? '']
-    if (field === undefined) throw error
-    throw refuseField(field, 'unknown-id', 'There is nothing by this id.')
+    if (brokenForeignKey(error) !== 'shot_person') throw error
+    throw refuseField('personId', 'unknown-id', 'There is nobody by this id.')
   }
 }

@@ -106,8 +106,8 @@ describe('recording', () => {
 
 describe('refusing', () => {
   test.each([
-    ['a dose of 190 g', shotOf({ dose: { by: 'net', netG: 190 } }), 'facts.dose.netG', 'too-big'],
-    ['a negative cup', shotOf({ cup: { by: 'net', netG: -1 } }), 'facts.cup.netG', 'too-small'],
+    ['a dose of 190 g', shotOf({ dose: { by: 'net', netG: 190 } }), 'facts.dose.netG', 'number-too-big'],
+    ['a negative cup', shotOf({ cup: { by: 'net', netG: -1 } }), 'facts.cup.netG', 'number-too-small'],
     [
       'a stop before the drop',
       shotOf({ clock: { firstDrop: 'marked', firstDropS: 9, stopS: 4, estimated: false } }),

@@ -3,7 +3,7 @@ import { keepText, leaveTrace } from '../audit/trace.ts'
 import { notThere, ownsShot, refuseUnlessOwn } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { Refusal } from '../refusal.ts'
-import { bodyDigest } from '../shots/bodyDigest.ts'
+import { bodyDigest } from '../http/bodyDigest.ts'
 import { findShotOwner } from '../shots/queries.ts'
 import {
   findCall,

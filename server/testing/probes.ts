@@ -1,6 +1,6 @@
 import type { Endpoints, Part } from '@calm-apron/contract'
 import { newToken } from '../doors/secrets.ts'
-import { newId, shotOf } from './serve.ts'
+import { grinderThing, newId, shotOf } from './serve.ts'
 import { PASSWORD, PIN, type Somebody } from './world.ts'
 
 export const ASKERS = [
@@ -28,6 +28,8 @@ export interface Found {
   displayName: string
   sessionId: string
   setAsideId: string
+  /** A grinder of the asker's academy, whoever made it; or of the other one's. */
+  preparedId: string
 }
 
 /** One way to ask an endpoint, and the statuses it answers those with who may. */
@@ -43,6 +45,7 @@ const NAMED = { own: 201, 'other’s': 201, 'other academy’s': 422, missing: 4
 
 const onShot = ({ shotId }: Found) => ({ params: { shotId } })
 const onPerson = ({ personId }: Found) => ({ params: { personId } })
+const onThing = ({ preparedId }: Found) => ({ params: { preparedId } })
 const always = () => ({})
 const at = '2026-11-23T10:40:00.000Z'
 const taste = { sour: 3, sweet: 6, bitter: 3, body: 5, dryness: 2 }
@@ -124,6 +127,31 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
       answers: THERE,
     },
   ],
+
+  listPrepared: [{ ask: () => ({ query: { kind: 'recipe' } }), answers: 200 }],
+  getPrepared: [{ ask: onThing, answers: THERE }],
+  putPrepared: [
+    {
+      ask: (found) => ({ ...onThing(found), body: grinderThing({ name: 'Another' }) }),
+      answers: { own: 409, 'other’s': 409, 'other academy’s': 201, missing: 201 },
+    },
+  ],
+  putPreparedRevision: [
+    {
+      ask: ({ preparedId }) => ({
+        params: { preparedId, revisionId: newId() },
+        body: { basedOnNo: 1, thing: grinderThing({ purgeG: 6 }) },
+      }),
+      answers: MADE_ON,
+    },
+  ],
+  archivePrepared: [{ ask: (found) => ({ ...onThing(found), body: { isArchived: true } }), answers: THERE }],
+  importPrepared: [
+    { ask: () => ({ body: { isPreview: true, earlierIds: [], rows: [{ nonsense: 1 }] } }), answers: 200 },
+  ],
+  exportPrepared: [{ ask: always, answers: 200 }],
+  coffeeUse: [{ ask: always, answers: 200 }],
+  workedSettings: [{ ask: onThing, answers: THERE }],
 
   listShots: [
     { ask: always, answers: 200 },

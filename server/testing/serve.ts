@@ -1,5 +1,5 @@
 import { demoAcademy } from '@calm-apron/demo'
-import type { Role, ShotInput } from '@calm-apron/contract'
+import type { GrinderContent, PreparedInput, PreparedKind, Role, ShotInput } from '@calm-apron/contract'
 import { type ShotFacts, unknownFacts } from '@calm-apron/core'
 import { type TestDatabase, createTestDatabase } from '@calm-apron/scripts/testing'
 import type { Express } from 'express'
@@ -96,16 +96,49 @@ export function somebody(role: Role): string {
   return first(DEMO.people.filter((each) => each.role === role)).personId
 }
 
+/** The id of the first of the demo's things of a kind. */
+export function prepared(kind: PreparedKind): string {
+  return first(DEMO.prepared.filter(({ thing }) => thing.kind === kind)).preparedId
+}
+
+/** A grinder in the first bar, as a trainer would make it. */
+export function grinderThing(
+  content: Partial<GrinderContent> = {},
+): Extract<PreparedInput, { kind: 'grinder' }> {
+  return {
+    kind: 'grinder',
+    parentId: prepared('bar'),
+    content: {
+      name: 'Spare grinder',
+      minSetting: 0,
+      maxSetting: 30,
+      settingStep: 1,
+      isStepless: false,
+      lettersPerNumber: 0,
+      finerIs: 'lower',
+      touchingAt: null,
+      onlyWhileRunning: false,
+      purgeG: 4,
+      dosesBy: 'weight',
+      innerBurr: null,
+      portions: [],
+      weighIns: [],
+      lock: null,
+      ...content,
+    },
+  }
+}
+
 /** A shot as the bar would send it, with what is known of it. */
 export function shotOf(facts: Partial<ShotFacts> = {}, pulledAt = '2026-11-23T10:30:00.000Z'): ShotInput {
-  const bar = first(DEMO.bars)
   return {
     personId: somebody('trainee'),
     judgedBy: somebody('trainer'),
-    recipeRevisionId: first(DEMO.recipes).recipeRevisionId,
-    barId: bar.barId,
-    grinderId: first(bar.grinders).grinderId,
-    bagId: first(first(DEMO.coffees).bags).bagId,
+    // The first revision of a recipe goes by the recipe's own id.
+    recipeRevisionId: prepared('recipe'),
+    barId: prepared('bar'),
+    grinderId: prepared('grinder'),
+    bagId: prepared('bag'),
     pulledAt,
     facts: { ...unknownFacts(), dose: { by: 'net', netG: 18.2 }, ...facts },
   }

@@ -9,8 +9,9 @@ import { openAfterFullSignIn } from '../doors/openSession.ts'
 import { hashSecret } from '../doors/secrets.ts'
 import { insertSession } from '../doors/sessionQueries.ts'
 import type { House } from '../house.ts'
+import { makePrepared } from '../prepare/prepareService.ts'
 import { storeShot } from '../shots/shotService.ts'
-import { DEMO, newId, shotOf } from './serve.ts'
+import { DEMO, grinderThing, newId, shotOf } from './serve.ts'
 
 /** What everyone made here signs in with. */
 export const PASSWORD = 'tern-and-thimble-quay'
@@ -104,6 +105,15 @@ export function worldIn(house: House) {
     return shotId
   }
 
+  /** A thing that somebody prepared: a grinder in the first bar. */
+  async function makeThing(by: Somebody): Promise<string> {
+    const preparedId = newId()
+    await inAcademy(house.database, by.academyId, (transaction) =>
+      makePrepared(errandOf(transaction, by), preparedId, grinderThing()),
+    )
+    return preparedId
+  }
+
   function errandOf(transaction: AcademyTransaction, { academyId, personId, role }: Somebody) {
     const actor = {
       academyId,
@@ -139,7 +149,7 @@ export function worldIn(house: House) {
     return sessionId
   }
 
-  return { openOther, make, comeBack, makeShot, makeSession }
+  return { openOther, make, comeBack, makeShot, makeThing, makeSession }
 }
 
 export type World = ReturnType<typeof worldIn>

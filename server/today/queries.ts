@@ -1,17 +1,8 @@
-import type { Bar, Coffee, RecipeRevision, TodayPerson } from '@calm-apron/contract'
-import { asc, desc, eq } from 'drizzle-orm'
+import type { RecipeRevision, TodayPerson } from '@calm-apron/contract'
+import { and, asc, eq, gt, inArray, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
-import {
-  bag,
-  bar,
-  coffee,
-  grinder,
-  person,
-  personName,
-  recipeRevision,
-  vessel,
-} from '../database/schema/index.ts'
-import { toRecipeRevision } from '../recipes/recipeRow.ts'
+import { person, personName, prepared, preparedRevision } from '../database/schema/index.ts'
+import { toRecipeRevision } from '../prepare/recipeRevision.ts'
 
 /** People of the academy by name; those whose account has ended too, because records name them. */
 export async function listPeople(transaction: AcademyTransaction): Promise<TodayPerson[]> {
@@ -28,49 +19,25 @@ export async function listPeople(transaction: AcademyTransaction): Promise<Today
   return rows.map(({ endedAt, ...rest }) => ({ ...rest, isActive: endedAt === null }))
 }
 
-/** Each recipe in its newest revision, by name. */
-export async function listRecipes(transaction: AcademyTransaction): Promise<RecipeRevision[]> {
+/** Revisions of recipes that were replaced, or put away, since an instant: a shot begun before may still come in by them. */
+export async function recipesReplacedSince(
+  transaction: AcademyTransaction,
+  since: Date,
+): Promise<RecipeRevision[]> {
+  const recent = transaction
+    .select({ preparedId: preparedRevision.preparedId })
+    .from(preparedRevision)
+    .where(gt(preparedRevision.changedAt, since))
   const rows = await transaction
-    .selectDistinctOn([recipeRevision.recipeId])
-    .from(recipeRevision)
-    .orderBy(asc(recipeRevision.recipeId), desc(recipeRevision.revisionNo))
-  return rows.map(toRecipeRevision).sort((a, b) => a.name.localeCompare(b.name))
-}
-
-/** Coffees by name, each with its bags, newest roast first. */
-export async function listCoffees(transaction: AcademyTransaction): Promise<Coffee[]> {
-  const coffees = await transaction.select().from(coffee).orderBy(asc(coffee.name))
-  const bags = await transaction.select().from(bag).orderBy(desc(bag.roastedOn))
-  return coffees.map(({ coffeeId, name, roaster, restDays, bestUntilDays, usableUntilDays }) => ({
-    coffeeId,
-    name,
-    roaster,
-    freshness: { restDays, bestUntilDays, usableUntilDays },
-    bags: bags
-      .filter((each) => each.coffeeId === coffeeId)
-      .map(({ bagId, roastedOn }) => ({ bagId, roastedOn })),
-  }))
-}
-
-/** Bars by name, each with its grinders and vessels. */
-export async function listBars(transaction: AcademyTransaction): Promise<Bar[]> {
-  const bars = await transaction.select().from(bar).orderBy(asc(bar.name))
-  const grinders = await transaction.select().from(grinder).orderBy(asc(grinder.name))
-  const vessels = await transaction.select().from(vessel).orderBy(asc(vessel.name))
-  return bars.map(({ barId, name, machineName }) => ({
-    barId,
-    name,
-    machineName,
-    grinders: grinders
-      .filter((each) => each.barId === barId)
-      .map(({ academyId: _academyId, barId: _barId, ...rest }) => rest),
-    vessels: vessels
-      .filter((each) => each.barId === barId)
-      .map(({ vesselId, name: vesselName, kind, emptyG }) => ({
-        id: vesselId,
-        name: vesselName,
-        kind,
-        emptyG,
-      })),
-  }))
+    .select({ revision: preparedRevision })
+    .from(prepared)
+    .innerJoin(preparedRevision, eq(preparedRevision.preparedId, prepared.preparedId))
+    .where(
+      and(
+        eq(prepared.kind, 'recipe'),
+        sql`(${preparedRevision.revisionNo} < ${prepared.revisionNo} and ${inArray(prepared.preparedId, recent)}
+          or ${prepared.archivedAt} > ${since.toISOString()}::timestamptz)`,
+      ),
+    )
+  return rows.map(({ revision }) => toRecipeRevision(revision))
 }

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import type { Act } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import ShotRails from '../parts/ShotRails.vue'
+import CautionNote from '../prepare/words/CautionNote.vue'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
@@ -30,6 +32,17 @@ const { draft, read, recipe, grinder, vessels, readings, finish } = useDraft(pro
 const clock = useShotClock(draft.clock)
 const { phase, isRunning, pumpS, dropS } = clock
 const isSaving = ref(false)
+
+/** Steps at which someone can be hurt. */
+const ACT_OF_STEP: Partial<Record<BarStep, Act>> = {
+  ready: 'machine',
+  dose: 'grinder',
+  tamp: 'tamp',
+  pull: 'pull',
+  look: 'knock-out',
+  taste: 'taste',
+}
+const act = computed(() => ACT_OF_STEP[draft.step])
 
 const facts = computed(() => read.value.facts)
 const firstIssue = computed(() => read.value.issues[0] ?? null)
@@ -148,6 +161,7 @@ async function save(): Promise<void> {
           {{ t('bar.save') }}
         </Button>
       </div>
+      <CautionNote v-if="act && !isRunning" :key="act" :act="act" />
     </section>
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Grinder } from '@calm-apron/contract'
+import type { TodayGrinder } from '@calm-apron/contract'
 import type { Recipe, Vessel } from '@calm-apron/core'
 import CupPanel from './panels/CupPanel.vue'
 import DosePanel from './panels/DosePanel.vue'
@@ -18,7 +18,7 @@ const props = defineProps<{
   step: BarStep
   read: ReadDraft
   recipe: Recipe | null
-  grinder: Grinder | null
+  grinder: TodayGrinder | null
   vessels: readonly Vessel[]
   phase: ClockPhase
 }>()

@@ -2,6 +2,8 @@
 import type { Readings, Recipe } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import TermNote from '../glossary/TermNote.vue'
+import { termsOf } from '../glossary/terms.ts'
 import { useReadingWords } from '../reading/useReadingWords.ts'
 import RailLine from './RailLine.vue'
 import { railsOf } from './railModel.ts'
@@ -28,6 +30,7 @@ const rows = computed(() =>
     <li v-for="row in rows" :key="row.rail.kind" class="row" :data-rail="row.rail.kind">
       <div class="head">
         <strong>{{ row.label }}</strong>
+        <TermNote v-for="term in termsOf(row.rail.kind)" :key="term" :term="term" />
         <span v-if="row.value" class="figure value">{{ row.value }}</span>
         <span class="soft target">{{ row.target }}</span>
       </div>

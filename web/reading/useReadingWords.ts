@@ -46,10 +46,7 @@ export function useReadingWords() {
           tolerance: format.massApart(recipe.doseToleranceG),
         })
       case 'yield':
-        return t('rail.target', {
-          target: format.mass(recipe.yieldG),
-          tolerance: format.massApart(recipe.yieldToleranceG),
-        })
+        return yieldTarget(recipe)
       case 'time':
         return t('rail.window', {
           min: recipe.timeMinS,
@@ -61,6 +58,16 @@ export function useReadingWords() {
       case 'tamp':
         return ''
     }
+  }
+
+  function yieldTarget({ yieldG, yieldToleranceG, school }: Recipe): string {
+    const volume = school?.volume ?? null
+    return volume === null
+      ? t('rail.target', { target: format.mass(yieldG), tolerance: format.massApart(yieldToleranceG) })
+      : t('rail.target', {
+          target: format.quantity('volume', volume.targetMl),
+          tolerance: format.difference('volume', volume.toleranceMl),
+        })
   }
 
   function valueOf(kind: ReadingKind, readings: Readings): string {

@@ -1,6 +1,7 @@
 import type { ShotSummary } from '@calm-apron/contract'
 import { NO_CONTEXT, type ShotContext, coffeeAge } from '@calm-apron/core'
 import { useAcademy } from '../store/academy.ts'
+import { frozenOf } from '../store/frozenOf.ts'
 import { dateInZone } from '../units/calendar.ts'
 
 /** What the academy knows of a shot beside its own facts: how old its coffee was that day. */
@@ -10,9 +11,9 @@ export function useShotContext() {
   return ({ bagId, pulledAt }: Pick<ShotSummary, 'bagId' | 'pulledAt'>): ShotContext => {
     const coffee = academy.coffeeOfBag(bagId)
     const bag = coffee?.bags.find((each) => each.bagId === bagId)
-    if (!coffee || !bag) return NO_CONTEXT
+    if (!coffee || !bag || bag.roastedOn === null) return NO_CONTEXT
     const onDate = dateInZone(new Date(pulledAt), academy.timeZone)
-    const { days } = coffeeAge(bag.roastedOn, onDate, coffee.freshness)
+    const { days } = coffeeAge(bag.roastedOn, onDate, coffee.freshness, frozenOf(bag))
     // A bag roasted after the shot was mixed up with another: its age says nothing.
     return { ...NO_CONTEXT, coffeeAgeDays: days < 0 ? null : days, freshness: coffee.freshness }
   }

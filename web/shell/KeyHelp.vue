@@ -9,6 +9,7 @@ const rows = [
   { keys: ['1', '…', '7'], says: 'keys.digits' },
   { keys: ['u'], says: 'keys.undo' },
   { keys: ['g'], says: 'keys.go' },
+  { keys: ['/'], says: 'keys.search' },
   { keys: ['?'], says: 'keys.help' },
 ]
 </script>

@@ -8,7 +8,7 @@ import { useOutbox } from '../store/outbox.ts'
 const { t } = useI18n()
 const door = useDoor()
 const outbox = useOutbox()
-const places = ['today', 'bar', 'progress', 'settings'] as const
+const places = ['today', 'prepare', 'bar', 'progress', 'settings'] as const
 </script>
 
 <template>

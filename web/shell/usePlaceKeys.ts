@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { isTyping } from '../bar/useBarKeys.ts'
 
-const PLACE_OF_KEY: Record<string, string> = { t: 'today', b: 'bar', r: 'progress' }
+const PLACE_OF_KEY: Record<string, string> = { t: 'today', p: 'prepare', b: 'bar', r: 'progress' }
 const SECOND_KEY_WITHIN_MS = 1500
 
 /** `g` then a letter goes to a place; `?` shows all keys. They rest while a text field has focus. */

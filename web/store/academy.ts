@@ -58,7 +58,9 @@ export const useAcademy = defineStore('academy', () => {
     return found?.displayName === '' ? i18n.global.t('people.erased') : (found?.displayName ?? '')
   }
   const recipe = (recipeRevisionId: string) =>
-    today.value?.recipes.find((each) => each.recipeRevisionId === recipeRevisionId) ?? null
+    [...(today.value?.recipes ?? []), ...(today.value?.earlierRecipes ?? [])].find(
+      (each) => each.recipeRevisionId === recipeRevisionId,
+    ) ?? null
   const bar = (barId: string) => today.value?.bars.find((each) => each.barId === barId) ?? null
   const grinder = (grinderId: string | null) =>
     today.value?.bars.flatMap((each) => each.grinders).find((each) => each.grinderId === grinderId) ?? null
@@ -66,5 +68,27 @@ export const useAcademy = defineStore('academy', () => {
   const coffeeOfBag = (bagId: string | null) =>
     today.value?.coffees.find(({ bags }) => bags.some((bag) => bag.bagId === bagId)) ?? null
 
-  return { today, state, trainees, timeZone, load, clear, personName, recipe, bar, grinder, coffeeOfBag }
+  /** The bag that is being pulled from: open, in a hopper, the one opened last; else any open one. */
+  const bagInHopper = computed(() => {
+    const open = (today.value?.coffees ?? [])
+      .flatMap(({ bags }) => bags)
+      .filter(({ openedOn, leftG }) => openedOn !== null && leftG > 0)
+      .toSorted((a, b) => (b.openedOn ?? '').localeCompare(a.openedOn ?? ''))
+    return open.find(({ keptIn }) => keptIn === 'hopper') ?? open[0] ?? null
+  })
+
+  return {
+    today,
+    state,
+    bagInHopper,
+    trainees,
+    timeZone,
+    load,
+    clear,
+    personName,
+    recipe,
+    bar,
+    grinder,
+    coffeeOfBag,
+  }
 })

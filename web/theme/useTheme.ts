@@ -51,6 +51,12 @@ export function useTheme(place: keyof typeof SIZES) {
   }))
 }
 
+/** The chosen tone's colours for what is drawn on a canvas, where no CSS variable reaches. */
+export function useChartColours() {
+  const tone = useTone()
+  return computed<Palette>(() => PALETTES[tone.value])
+}
+
 /** Keeps the page's CSS variables on the chosen tone. */
 export function applyPalette(): void {
   const tone = useTone()

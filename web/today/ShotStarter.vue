@@ -78,6 +78,10 @@ const isReady = computed(
   margin-bottom: 12px;
 }
 .go {
+  position: sticky;
+  bottom: 0;
+  padding: 12px 0;
+  background: var(--paper);
   display: flex;
   flex-wrap: wrap;
   align-items: center;

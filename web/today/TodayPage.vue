@@ -4,6 +4,8 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../store/academy.ts'
 import { useFormat } from '../units/useFormat.ts'
+import { RouterLink } from 'vue-router'
+import CareList from './CareList.vue'
 import CoffeeCare from './CoffeeCare.vue'
 import OpenDrafts from './OpenDrafts.vue'
 import ShotStarter from './ShotStarter.vue'
@@ -13,6 +15,12 @@ const academy = useAcademy()
 const format = useFormat()
 const now = useNow({ interval: 60_000 })
 const today = computed(() => academy.today)
+/** Coffees with a bag open in a hopper: what is pulled today. */
+const inUse = computed(() =>
+  (today.value?.coffees ?? []).filter(({ bags }) =>
+    bags.some(({ openedOn, keptIn }) => openedOn !== null && keptIn === 'hopper'),
+  ),
+)
 const date = computed(() => format.dateOf(now.value, academy.timeZone))
 </script>
 
@@ -25,32 +33,17 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
     <div class="main"><ShotStarter /></div>
     <div class="side">
       <OpenDrafts />
+      <CareList />
       <section aria-labelledby="coffee">
         <h2 id="coffee">{{ t('today.coffee') }}</h2>
-        <CoffeeCare v-for="coffee in today.coffees" :key="coffee.coffeeId" :coffee="coffee" />
+        <CoffeeCare v-for="coffee in inUse" :key="coffee.coffeeId" :coffee="coffee" />
+        <p v-if="inUse.length === 0" class="soft">{{ t('today.noBag') }}</p>
       </section>
-      <section v-for="bar in today.bars" :key="bar.barId" :aria-label="bar.name">
-        <h2>{{ t('today.bar') }}</h2>
+      <section v-if="today.bars.length === 0" aria-labelledby="no-bar">
+        <h2 id="no-bar">{{ t('today.bar') }}</h2>
         <p>
-          <strong>{{ bar.name }}</strong> <span class="soft">{{ bar.machineName }}</span>
+          {{ t('today.noBar') }} <RouterLink :to="{ name: 'rooms' }">{{ t('today.prepareBar') }}</RouterLink>
         </p>
-        <p v-for="grinder in bar.grinders" :key="grinder.grinderId">
-          {{ grinder.name }}
-          <span class="soft">{{
-            t('field.grindHint', {
-              min: grinder.minSetting,
-              max: grinder.maxSetting,
-              grinder: t('today.grinder').toLowerCase(),
-              finer: t(`field.${grinder.finerIs}`),
-            })
-          }}</span>
-        </p>
-        <h3>{{ t('today.vessels') }}</h3>
-        <ul class="vessels">
-          <li v-for="vessel in bar.vessels" :key="vessel.id">
-            {{ vessel.name }} <span class="figure">{{ format.mass(vessel.emptyG) }}</span>
-          </li>
-        </ul>
       </section>
     </div>
   </div>
@@ -76,12 +69,6 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
   display: grid;
   gap: 24px;
   align-content: start;
-}
-.vessels li {
-  display: flex;
-  justify-content: space-between;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--mist);
 }
 @media (max-width: 860px) {
   .today {

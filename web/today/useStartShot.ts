@@ -23,7 +23,7 @@ export function useStartShot() {
         recipeRevisionId,
         barId: bar.barId,
         grinderId: bar.grinders[0]?.grinderId ?? null,
-        bagId: academy.today?.coffees[0]?.bags[0]?.bagId ?? null,
+        bagId: academy.bagInHopper?.bagId ?? null,
         madeAt: new Date().toISOString(),
         massUnit: preferences.units.mass,
         correcting: null,

@@ -1,6 +1,6 @@
 import type {
   Abandonment,
-  Freshness,
+  Clock,
   NotJudged,
   Puck,
   Side,
@@ -15,6 +15,10 @@ import type { ProblemCode } from '@calm-apron/contract'
 import type { BarStep, GateQuestion } from '../bar/shotDraft.ts'
 import type { EntryIssue } from '../bar/readEntry.ts'
 import { enDoors } from './enDoors.ts'
+import { enFields } from './enFields.ts'
+import { enPrepare } from './enPrepare.ts'
+import { enRoom } from './enRoom.ts'
+import { enTeaching } from './enTeaching.ts'
 import { enPeople } from './enPeople.ts'
 import { enSkill } from './enSkill.ts'
 import { enJudgement } from './enJudgement.ts'
@@ -44,6 +48,22 @@ export const en = {
     progress: 'Progress',
     settings: 'Settings',
     device: 'This device',
+    prepare: 'Prepare',
+    recipes: 'Recipes',
+    'new-recipe': 'A new recipe',
+    recipe: 'Recipe',
+    compare: 'Two recipes side by side',
+    coffees: 'Coffees and bags',
+    'new-coffee': 'A new coffee',
+    coffee: 'Coffee',
+    rooms: 'The bar',
+    room: 'Room',
+    grinder: 'Grinder',
+    routines: 'Routines',
+    routine: 'Routine',
+    words: 'Words of the craft',
+    cautions: 'Cautions',
+    files: 'In and out',
     reading: 'Reading',
     correct: 'Correct a shot',
     waiting: 'Waiting to be sent',
@@ -58,6 +78,10 @@ export const en = {
   },
   ...enDoors,
   ...enPeople,
+  ...enFields,
+  ...enPrepare,
+  ...enRoom,
+  ...enTeaching,
   unit: {
     s: 's',
     g: 'g',
@@ -75,7 +99,8 @@ export const en = {
     space: 'At the bar: start, first drop, stop in turn',
     digits: 'At the bar: go to a step',
     undo: 'At the bar: take the last clock mark back',
-    go: 'then t, b, r: go to Today, Bar, Progress',
+    go: 'then t, p, b, r: go to Today, Prepare, Bar, Progress',
+    search: 'Search the list',
     help: 'Show these keys',
     close: 'Close',
   },
@@ -94,35 +119,31 @@ export const en = {
     throwAway: 'Throw away',
     thrownAway: 'Thrown away: {what}.',
     bringBack: 'Bring it back',
+    care: 'Needs care',
+    noCare: 'Nothing just now.',
+    warming:
+      '{name} is warm. | {name} is warming up: 1 minute left. | {name} is warming up: {left} minutes left.',
+    bench: '{bar}, not on the bench: {what}.',
+    noBar: 'No room is set up yet.',
+    prepareBar: 'Set one up',
     coffee: 'Coffee',
     bar: 'The bar',
     roasted:
       'Roasted {date}, {days} days ago | Roasted {date}, {days} day ago | Roasted {date}, {days} days ago',
     noBag: 'No open bag',
-    grinder: 'Grinder',
-    vessels: 'Known empty weights',
     noTrainees: 'No trainees yet. They will be listed here once they are added.',
     noRecipes: 'No recipes yet. They will be listed here once they are added.',
   },
-  freshness: {
-    'too-fresh': 'too fresh',
-    'in-window': 'in its window',
-    fading: 'fading',
-    past: 'past its time',
-  } satisfies Record<Freshness, string>,
-  freshnessHint: {
-    'too-fresh':
-      'Rest it {days} more days, or expect much crema and an unsteady flow. | Rest it one more day, or expect much crema and an unsteady flow. | Rest it {days} more days, or expect much crema and an unsteady flow.',
-    'in-window': 'Good to use.',
-    fading: 'Usable, but it wants a finer grind and tastes flatter.',
-    past: 'Open a new bag: it will taste flat whatever you do.',
-  } satisfies Record<Freshness, string>,
   recipe: {
     targets: '{dose} in, {yield} out, {ratio}',
-    window: { pump: '{min}–{max} s from the pump', drop: '{min}–{max} s from the first drop' },
+    window: {
+      pump: '{min}–{max} s from the pump',
+      drop: '{min}–{max} s from the first drop',
+      pressure: '{min}–{max} s from the release',
+    } satisfies Record<Clock, string>,
     judged: 'Read against {name}, revision {no}',
   },
-  clock: { pump: 'Pump clock', drop: 'Drop clock', notYet: '–' },
+  clock: { pump: 'Pump clock', drop: 'Drop clock', pressure: 'Pressure clock', notYet: '–' },
   bar: {
     title: 'Bar',
     steps: 'Steps',
@@ -304,6 +325,7 @@ export const en = {
     'not-timed': 'not timed',
     'first-drop-missed': 'first drop not marked, so the drop clock is unknown',
     'stopped-before-drop': 'stopped before any drop',
+    'release-not-marked': 'the release of the pre-infusion was not marked',
     'cup-not-weighed': 'needs the cup’s weight',
     spilt: 'spilt, not judged',
   } satisfies Record<NotJudged, string>,

@@ -1,6 +1,6 @@
-export { academy, bag, bar, coffee, grinder, person, vessel } from './academy.ts'
+export { academy, person } from './academy.ts'
 export { attempt, doorsSchema, setUpCode } from './doors.ts'
 export { account, freeText, invitation, personName, rememberedSignIn, session } from './person.ts'
-export { recipeRevision } from './recipe.ts'
+export { prepared, preparedRevision } from './prepared.ts'
 export { audit, call, claim, setAside, slip } from './record.ts'
 export { shot, shotRevision } from './shot.ts'

@@ -14,10 +14,10 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core'
-import { bag, bar, grinder, person, vessel } from './academy.ts'
+import { person } from './academy.ts'
 import { academyId, between, instant, measured, oneOf } from './columns.ts'
 import { freeText } from './person.ts'
-import { recipeRevision } from './recipe.ts'
+import { prepared, preparedRevision } from './prepared.ts'
 
 /** Who pulled what, by which recipe, with what; its facts stand in `shot_revision`. */
 export const shot = pgTable(
@@ -43,26 +43,28 @@ export const shot = pgTable(
     foreignKey({
       name: 'shot_recipe_revision',
       columns: [t.academyId, t.recipeRevisionId],
-      foreignColumns: [recipeRevision.academyId, recipeRevision.recipeRevisionId],
+      foreignColumns: [preparedRevision.academyId, preparedRevision.revisionId],
     }),
     foreignKey({
       name: 'shot_bar',
       columns: [t.academyId, t.barId],
-      foreignColumns: [bar.academyId, bar.barId],
+      foreignColumns: [prepared.academyId, prepared.preparedId],
     }),
     foreignKey({
       name: 'shot_grinder',
       columns: [t.academyId, t.grinderId],
-      foreignColumns: [grinder.academyId, grinder.grinderId],
+      foreignColumns: [prepared.academyId, prepared.preparedId],
     }),
     foreignKey({
       name: 'shot_bag',
       columns: [t.academyId, t.bagId],
-      foreignColumns: [bag.academyId, bag.bagId],
+      foreignColumns: [prepared.academyId, prepared.preparedId],
     }),
     // Read backwards for "newest first"; written as descending they would sort nulls last and not serve the query.
     index('shot_by_time').on(t.academyId, t.pulledAt, t.shotId),
     index('shot_of_person_by_time').on(t.academyId, t.personId, t.pulledAt, t.shotId),
+    index('shot_of_bag_by_time').on(t.academyId, t.bagId, t.pulledAt),
+    index('shot_of_grinder_by_time').on(t.academyId, t.grinderId, t.pulledAt),
   ],
 )
 
@@ -121,12 +123,12 @@ export const shotRevision = pgTable(
     foreignKey({
       name: 'shot_dose_vessel',
       columns: [t.academyId, t.doseVesselId],
-      foreignColumns: [vessel.academyId, vessel.vesselId],
+      foreignColumns: [prepared.academyId, prepared.preparedId],
     }),
     foreignKey({
       name: 'shot_cup_vessel',
       columns: [t.academyId, t.cupVesselId],
-      foreignColumns: [vessel.academyId, vessel.vesselId],
+      foreignColumns: [prepared.academyId, prepared.preparedId],
     }),
     foreignKey({
       name: 'shot_revision_judged_by',

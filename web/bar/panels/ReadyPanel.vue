@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import type { Grinder } from '@calm-apron/contract'
+import type { TodayGrinder } from '@calm-apron/contract'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import NumberEntry from '../../parts/NumberEntry.vue'
 import { GATE_QUESTIONS, type ShotDraft } from '../shotDraft.ts'
 
-const props = defineProps<{ grinder: Grinder | null; grindIssue: string | undefined }>()
+const props = defineProps<{ grinder: TodayGrinder | null; grindIssue: string | undefined }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 

@@ -1,0 +1,43 @@
+import { ACTS, CAUTION_KEYS, OBSERVERS, STEP_KEYS, STEP_TIMERS } from '@calm-apron/core'
+import { z } from 'zod'
+import { BOUNDS } from '../bounds.ts'
+import { line, name, refuse, within } from '../primitives.ts'
+
+const text = line(BOUNDS.stepTextLength)
+
+/** One step of a routine. Texts that are left empty are the catalogue's for `key`. */
+export const routineStep = z
+  .strictObject({
+    key: z.enum(STEP_KEYS).nullable(),
+    what: text,
+    reason: text,
+    mistake: text,
+    caution: text,
+    isSafety: z.boolean(),
+    observedBy: z.enum(OBSERVERS),
+    timer: z.enum(STEP_TIMERS),
+    timerS: within(BOUNDS.timerS).nullable(),
+    isInShortView: z.boolean(),
+  })
+  .superRefine((step, context) => {
+    if (step.key === null && step.what === '')
+      refuse(context, ['what'], 'missing', 'Say what is done in this step.')
+  })
+export type RoutineStep = z.infer<typeof routineStep>
+
+export const routineContent = z.strictObject({
+  name,
+  /** Whether a step opens only once the one before it is done. */
+  isOrderEnforced: z.boolean(),
+  steps: z.array(routineStep).min(1).max(BOUNDS.listLength.max),
+})
+export type RoutineContent = z.infer<typeof routineContent>
+
+/** A caution in the academy's words: one of the shipped ones said otherwise, or one of its own. */
+export const cautionContent = z.strictObject({
+  name,
+  key: z.enum(CAUTION_KEYS).nullable(),
+  act: z.enum(ACTS),
+  text: line(BOUNDS.cautionLength),
+})
+export type CautionContent = z.infer<typeof cautionContent>

@@ -1,0 +1,49 @@
+import type { GrinderScale } from './equipment.ts'
+
+export const DOSES_BY = ['weight', 'time', 'until-empty', 'bursts', 'chamber'] as const
+/** How a grinder doses. */
+export type DosesBy = (typeof DOSES_BY)[number]
+
+/** A scale as it is printed: numbers alone, or a number and so many letters between it and the next. */
+export interface PrintedScale extends GrinderScale {
+  lettersPerNumber: number
+}
+
+/**
+ * A setting as the grinder shows it.
+ * @example settingShown(3.25, 4) // => "3B"
+ */
+export function settingShown(setting: number, lettersPerNumber: number): string {
+  if (lettersPerNumber < 1) return String(Math.round(setting * 1000) / 1000)
+  const steps = Math.round(setting * lettersPerNumber)
+  const letter = String.fromCharCode(LETTER_A + (steps % lettersPerNumber))
+  return `${Math.floor(steps / lettersPerNumber)}${letter}`
+}
+
+const LETTER_A = 65
+
+/** A burr position on the inner scale; moving it shifts the outer one, where it is known by how much. */
+export interface InnerBurr {
+  at: number
+  settingsPerUnit: number | null
+}
+
+/**
+ * What an earlier setting corresponds to after the inner burr was moved; null where the shift isn't known, because
+ * then the two can't be compared and a new history begins.
+ */
+export function settingAfterBurrMove(setting: number, before: InnerBurr, after: InnerBurr): number | null {
+  if (before.at === after.at) return setting
+  const shift = after.settingsPerUnit
+  return shift === null ? null : setting - (after.at - before.at) * shift
+}
+
+/** Whether a setting lies on the coarse side of the point at which the burrs touch; never advise one that doesn't. */
+export function isClearOfTouching(
+  setting: number,
+  touchingAt: number | null,
+  finerIs: GrinderScale['finerIs'],
+) {
+  if (touchingAt === null) return true
+  return finerIs === 'lower' ? setting > touchingAt : setting < touchingAt
+}

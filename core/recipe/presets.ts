@@ -1,0 +1,127 @@
+import { THRESHOLDS } from '../thresholds.ts'
+import type { DoseMethod } from '../reading/context.ts'
+import type { Recipe, RecipeSchool } from './recipe.ts'
+
+export const TAMP_SCHOOLS = ['settled', 'force', 'depth', 'levelling-tool', 'lever'] as const
+/** What ends a tamp: the bed, a force, a depth, or a tool that sets it. */
+export type TampSchool = (typeof TAMP_SCHOOLS)[number]
+
+export const LOW_DOSE_RULES = ['discard', 'top-up', 'more-grounds'] as const
+/** What a house does when a dose turns out low after tamping. */
+export type LowDoseRule = (typeof LOW_DOSE_RULES)[number]
+
+export const BASKET_SIZES = ['single', 'double', 'triple'] as const
+export type BasketSize = (typeof BASKET_SIZES)[number]
+
+/** How a recipe is made, beyond what it is judged by. */
+export interface RecipeMethod {
+  doseBy: DoseMethod
+  tampBy: TampSchool
+  isTwisted: boolean
+  temperatureC: number | null
+  /** null: as the house does. */
+  lowDoseRule: LowDoseRule | null
+}
+
+/** One school of espresso, as a start for a recipe of one's own. */
+export interface RecipePreset {
+  targets: Recipe & { school: RecipeSchool }
+  method: RecipeMethod
+  basketSize: BasketSize
+}
+
+export const RECIPE_PRESETS = [
+  'normale-pump',
+  'normale-drop',
+  'short',
+  'long',
+  'volume',
+  'taste-led',
+  'single',
+  'beginners',
+  'held-preinfusion',
+] as const
+export type RecipePresetKey = (typeof RECIPE_PRESETS)[number]
+
+/** Tolerances of the dose that houses follow, in g. */
+export const DOSE_TOLERANCES_G = [0.1, 0.3, 0.5] as const
+
+const JUDGED: RecipeSchool = { onlyRecorded: [], volume: null, tampForce: null }
+const CUP = { tasteTolerance: 2, sweetMin: 5 }
+const METHOD: RecipeMethod = {
+  doseBy: 'scale',
+  tampBy: 'settled',
+  isTwisted: false,
+  temperatureC: 93,
+  lowDoseRule: null,
+}
+const NORMALE: RecipePreset = {
+  targets: {
+    doseG: 18,
+    doseToleranceG: 0.3,
+    yieldG: 38,
+    yieldToleranceG: 2,
+    clock: 'pump',
+    timeMinS: 25,
+    timeMaxS: 31,
+    firstDropMinS: 5,
+    firstDropMaxS: 10,
+    ...CUP,
+    school: JUDGED,
+  },
+  method: METHOD,
+  basketSize: 'double',
+}
+const but = (
+  targets: Partial<RecipePreset['targets']>,
+  rest: Partial<Omit<RecipePreset, 'targets'>> = {},
+): RecipePreset => ({ ...NORMALE, ...rest, targets: { ...NORMALE.targets, ...targets } })
+
+/** The main schools, each as one whole recipe; the numbers are starting points, not the truth. */
+export const PRESET_RECIPES: Record<RecipePresetKey, RecipePreset> = {
+  'normale-pump': NORMALE,
+  'normale-drop': but({ clock: 'drop', timeMinS: 20, timeMaxS: 26 }),
+  short: but({ yieldG: 28, timeMinS: 24, timeMaxS: 30, sweetMin: 4 }),
+  long: but({ yieldG: 54, yieldToleranceG: 3, timeMinS: 28, timeMaxS: 36 }),
+  volume: but(
+    {
+      doseG: 15,
+      doseToleranceG: 1,
+      yieldG: 37.5,
+      yieldToleranceG: 4,
+      clock: 'drop',
+      timeMinS: 20,
+      timeMaxS: 30,
+      school: {
+        ...JUDGED,
+        volume: {
+          targetMl: 50,
+          toleranceMl: 5,
+          gPerMl: THRESHOLDS.beverageGPerMl,
+          gPerMlSd: THRESHOLDS.beverageGPerMlSd,
+        },
+      },
+    },
+    { method: { ...METHOD, doseBy: 'sweep' } },
+  ),
+  'taste-led': but({
+    yieldG: 40,
+    timeMinS: 18,
+    timeMaxS: 40,
+    firstDropMinS: 4,
+    firstDropMaxS: 14,
+    school: { ...JUDGED, onlyRecorded: ['time'] },
+  }),
+  single: but(
+    { doseG: 8.5, yieldG: 18, yieldToleranceG: 1.5, timeMinS: 18, timeMaxS: 24 },
+    { basketSize: 'single' },
+  ),
+  beginners: but({ doseToleranceG: 0.5, yieldToleranceG: 4, timeMinS: 22, timeMaxS: 36, tasteTolerance: 3 }),
+  'held-preinfusion': but({
+    clock: 'pressure',
+    timeMinS: 18,
+    timeMaxS: 26,
+    firstDropMinS: 7,
+    firstDropMaxS: 16,
+  }),
+}

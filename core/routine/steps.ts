@@ -1,0 +1,173 @@
+/** The steps of one shot that every house knows, in the usual order. Their words stand in the message catalogue. */
+export const STEP_KEYS = [
+  'warm-up',
+  'take-out',
+  'wipe-basket',
+  'flush',
+  'tare',
+  'weigh-beans',
+  'purge',
+  'grind',
+  'weigh-dose',
+  'fill-level',
+  'distribute',
+  'needle',
+  'tamp',
+  'wipe-rim',
+  'lock-in',
+  'cup-under',
+  'hold-preinfusion',
+  'raise-lever',
+  'start',
+  'watch',
+  'stop',
+  'machine-stops',
+  'look',
+  'taste',
+  'knock-out',
+  'rinse',
+] as const
+export type StepKey = (typeof STEP_KEYS)[number]
+
+/** Steps left out, or done wrong, by which someone could be hurt. */
+export const SAFETY_STEPS: readonly StepKey[] = ['flush', 'lock-in', 'raise-lever', 'knock-out', 'rinse']
+
+export const STEP_TIMERS = ['none', 'flush', 'warm-up', 'lock-to-start'] as const
+export type StepTimer = (typeof STEP_TIMERS)[number]
+
+/** What is timed, and the seconds it takes where nothing else is said: a flush 2 s, from locked in to started within 10 s. */
+export const TIMER_SECONDS: Record<StepTimer, number | null> = {
+  none: null,
+  flush: 2,
+  // The machine says for itself how long.
+  'warm-up': null,
+  'lock-to-start': 10,
+}
+
+/** The timer that is due at a step by itself. */
+export const TIMER_OF_STEP: Partial<Record<StepKey, StepTimer>> = {
+  'warm-up': 'warm-up',
+  flush: 'flush',
+  'lock-in': 'lock-to-start',
+}
+
+/** What the short view leaves out: steps that whoever has pulled a few shots needs no word for. */
+export const FULL_VIEW_ONLY: readonly StepKey[] = ['warm-up', 'take-out', 'tare', 'cup-under', 'watch']
+
+export const OBSERVERS = ['trainer', 'self'] as const
+/** Who says that a step was done. */
+export type Observer = (typeof OBSERVERS)[number]
+
+export const ROUTINE_PRESETS = [
+  'by-weight',
+  'single-dosing',
+  'no-scale',
+  'assisted',
+  'hybrid',
+  'lever',
+  'two-group',
+] as const
+export type RoutinePreset = (typeof ROUTINE_PRESETS)[number]
+
+const READY: StepKey[] = ['warm-up', 'take-out', 'wipe-basket']
+const PRESS: StepKey[] = ['tamp', 'wipe-rim']
+const POUR: StepKey[] = ['start', 'watch', 'stop']
+const END: StepKey[] = ['look', 'taste', 'knock-out', 'rinse']
+
+/** How houses differ: each preset is a list of the known steps. */
+export const PRESET_STEPS: Record<RoutinePreset, readonly StepKey[]> = {
+  'by-weight': [
+    ...READY,
+    'flush',
+    'tare',
+    'purge',
+    'grind',
+    'weigh-dose',
+    'distribute',
+    ...PRESS,
+    'lock-in',
+    'cup-under',
+    ...POUR,
+    ...END,
+  ],
+  'single-dosing': [
+    ...READY,
+    'weigh-beans',
+    'grind',
+    'weigh-dose',
+    'needle',
+    ...PRESS,
+    'flush',
+    'lock-in',
+    'cup-under',
+    ...POUR,
+    ...END,
+  ],
+  'no-scale': [
+    ...READY,
+    'flush',
+    'purge',
+    'grind',
+    'fill-level',
+    ...PRESS,
+    'lock-in',
+    'cup-under',
+    ...POUR,
+    ...END,
+  ],
+  assisted: [
+    'warm-up',
+    'wipe-basket',
+    'grind',
+    'tamp',
+    'lock-in',
+    'cup-under',
+    'start',
+    'machine-stops',
+    ...END,
+  ],
+  hybrid: [
+    ...READY,
+    'flush',
+    'tare',
+    'grind',
+    'weigh-dose',
+    'distribute',
+    ...PRESS,
+    'lock-in',
+    'cup-under',
+    'hold-preinfusion',
+    ...POUR,
+    ...END,
+  ],
+  lever: [
+    ...READY,
+    'flush',
+    'tare',
+    'grind',
+    'weigh-dose',
+    'distribute',
+    ...PRESS,
+    'lock-in',
+    'cup-under',
+    'hold-preinfusion',
+    'raise-lever',
+    'watch',
+    'stop',
+    ...END,
+  ],
+  'two-group': [
+    ...READY,
+    'grind',
+    'weigh-dose',
+    'distribute',
+    ...PRESS,
+    'flush',
+    'lock-in',
+    'start',
+    'cup-under',
+    'watch',
+    'machine-stops',
+    ...END,
+  ],
+}

@@ -1,0 +1,196 @@
+import type {
+  PreparedChange,
+  PreparedDetail,
+  PreparedInput,
+  PreparedList,
+  PreparedQuery,
+  PreparedRecord,
+} from '@calm-apron/contract'
+import { asKind } from '@calm-apron/contract'
+import { leaveTrace } from '../audit/trace.ts'
+import { notThere } from '../doors/actor.ts'
+import { bodyDigest } from '../http/bodyDigest.ts'
+import { readNameCursor, writeNameCursor } from '../http/cursor.ts'
+import type { Errand } from '../http/serve.ts'
+import { findPerson } from '../people/queries.ts'
+import { Refusal } from '../refusal.ts'
+import {
+  findPrepared,
+  findRevision,
+  insertThings,
+  kindsOf,
+  listPrepared,
+  listRevisions,
+  reviseThing,
+  setArchived,
+} from './queries.ts'
+import { brokenReferences, referencesOf } from './references.ts'
+
+/** One page of one kind, by name. */
+export async function seePrepared(
+  { actor, transaction }: Errand,
+  query: PreparedQuery,
+): Promise<PreparedList> {
+  const after = query.cursor === undefined ? null : readNameCursor(query.cursor)
+  const { things, end } = await listPrepared(transaction, actor.academyId, query, after)
+  return { things, nextCursor: end === null ? null : writeNameCursor(end) }
+}
+
+/** @throws {Refusal} `not-found` */
+export async function readPrepared({ transaction }: Errand, preparedId: string): Promise<PreparedDetail> {
+  const record = await recordOrRefuse(transaction, preparedId)
+  return { ...record, revisions: await listRevisions(transaction, preparedId) }
+}
+
+async function recordOrRefuse(
+  transaction: Errand['transaction'],
+  preparedId: string,
+): Promise<PreparedRecord> {
+  const [record] = await findPrepared(transaction, [preparedId])
+  if (!record) throw notThere()
+  return record
+}
+
+/**
+ * Makes a thing. Repeated, it is the one made before.
+ * @throws {Refusal} `id-taken` for another body under a used id; `invalid-input` for ids that lead nowhere
+ */
+export async function makePrepared(
+  errand: Errand,
+  preparedId: string,
+  thing: PreparedInput,
+): Promise<{ created: boolean; record: PreparedRecord }> {
+  const { actor, transaction, now } = errand
+  const digest = bodyDigest(thing)
+  const isRepeated = async () => {
+    const first = await findRevision(transaction, preparedId)
+    if (first === null) return false
+    if (first.bodyDigest !== digest || first.preparedId !== preparedId) throw idTaken()
+    return true
+  }
+  if (!(await isRepeated())) {
+    await refuseBrokenIds(errand, thing)
+    const taken = await insertThings(transaction, actor.academyId, [
+      {
+        preparedId,
+        // The first revision goes by the thing's own id, so that repeating the request finds it.
+        revisionId: preparedId,
+        revisionNo: 1,
+        thing,
+        bodyDigest: digest,
+        changedBy: actor.personId,
+        changedAt: now,
+      },
+    ])
+    if (taken.size > 0 && !(await isRepeated())) throw idTaken()
+    if (taken.size === 0) {
+      await trace(errand, 'prepared-made', preparedId, thing)
+      return { created: true, record: await recordOrRefuse(transaction, preparedId) }
+    }
+  }
+  return { created: false, record: await recordOrRefuse(transaction, preparedId) }
+}
+
+/**
+ * Changes a thing by a further revision. What a thing belongs to stays.
+ * @throws {Refusal} `changed-meanwhile` with both versions; `locked`; `id-taken`; `not-found`; `invalid-input`
+ */
+export async function changePrepared(
+  errand: Errand,
+  preparedId: string,
+  revisionId: string,
+  change: PreparedChange,
+): Promise<{ created: boolean; record: PreparedRecord }> {
+  const { actor, transaction, now } = errand
+  const { basedOnNo, thing } = change
+  const current = await recordOrRefuse(transaction, preparedId)
+  const digest = bodyDigest(change)
+  const repeated = await findRevision(transaction, revisionId)
+  if (repeated !== null) {
+    if (repeated.bodyDigest !== digest || repeated.preparedId !== preparedId) throw idTaken()
+    return { created: false, record: current }
+  }
+  if (thing.kind !== current.kind || thing.parentId !== current.parentId) throw idTaken()
+  refuseIfLocked(errand, current)
+  await refuseBrokenIds(errand, thing)
+  const isFirst = await reviseThing(transaction, actor.academyId, {
+    preparedId,
+    revisionId,
+    revisionNo: basedOnNo + 1,
+    thing,
+    bodyDigest: digest,
+    changedBy: actor.personId,
+    changedAt: now,
+  })
+  if (!isFirst) {
+    throw new Refusal('changed-meanwhile', 'Someone changed this meanwhile.', [], {
+      // Read anew: whoever was first may have been so after `current` was read.
+      versions: { current: await recordOrRefuse(transaction, preparedId), yours: thing.content },
+    })
+  }
+  await trace(errand, 'prepared-changed', preparedId, thing)
+  return { created: true, record: await recordOrRefuse(transaction, preparedId) }
+}
+
+/**
+ * Puts a thing away or brings it back; doing so twice is doing it once.
+ * @throws {Refusal} `locked`, `not-found`
+ */
+export async function archivePrepared(
+  errand: Errand,
+  preparedId: string,
+  isArchived: boolean,
+): Promise<PreparedRecord> {
+  const { transaction, now } = errand
+  const current = await recordOrRefuse(transaction, preparedId)
+  if (current.isArchived === isArchived) return current
+  refuseIfLocked(errand, current)
+  await setArchived(transaction, preparedId, isArchived ? now : null)
+  await trace(errand, isArchived ? 'prepared-archived' : 'prepared-restored', preparedId, current)
+  return { ...current, isArchived }
+}
+
+/** A shared grinder may be locked: then only whoever locked it, or a head, changes it. */
+export function isLockedFor({ actor }: Errand, record: PreparedRecord): boolean {
+  const lock = asKind(record, 'grinder')?.content.lock ?? null
+  return lock !== null && lock.personId !== actor.personId && actor.part !== 'head'
+}
+
+function refuseIfLocked(errand: Errand, record: PreparedRecord): void {
+  if (isLockedFor(errand, record))
+    throw new Refusal('locked', 'Somebody locked this; only they or a head may change it.')
+}
+
+async function refuseBrokenIds({ transaction }: Errand, thing: PreparedInput): Promise<void> {
+  const references = referencesOf(thing)
+  const kinds = await kindsOf(
+    transaction,
+    references.map(({ preparedId }) => preparedId),
+  )
+  const errors = brokenReferences(references, kinds)
+  if (thing.kind === 'grinder' && thing.content.lock !== null) {
+    const { personId } = thing.content.lock
+    if ((await findPerson(transaction, personId, new Date(0))) === null)
+      errors.push({
+        path: 'content.lock.personId',
+        reason: 'unknown-id',
+        message: 'There is nobody by this id.',
+      })
+  }
+  if (errors.length > 0) throw new Refusal('invalid-input', 'What it names is not there.', errors)
+}
+
+function idTaken(): Refusal {
+  return new Refusal('id-taken', 'Something else was prepared under this id before; it stays as it is.')
+}
+
+async function trace(
+  { actor, transaction, now }: Errand,
+  kind: 'prepared-made' | 'prepared-changed' | 'prepared-archived' | 'prepared-restored',
+  subjectId: string,
+  thing: { kind: string; content: Record<string, unknown> },
+): Promise<void> {
+  const { academyId, personId: actorId } = actor
+  const after = { kind: thing.kind, name: thing.content['name'] }
+  await leaveTrace(transaction, { academyId, kind, actorId, personId: null, subjectId, after }, now)
+}

@@ -1,0 +1,92 @@
+import {
+  type Prepared,
+  type PreparedKind,
+  type PreparedRecord,
+  type Today,
+  type TodayBar,
+  type TodayCoffee,
+  asKind,
+  reachOf,
+} from '@calm-apron/contract'
+import { gramsLeft } from '@calm-apron/core'
+import { findAcademy } from '../academies/queries.ts'
+import type { Errand } from '../http/serve.ts'
+import { allPrepared } from '../prepare/queries.ts'
+import { toRecipeRevision } from '../prepare/recipeRevision.ts'
+import { paceOfCoffees, useOfBags } from '../prepare/useQueries.ts'
+import { listPeople, recipesReplacedSince } from './queries.ts'
+
+const SHOWN: readonly PreparedKind[] = [
+  'recipe',
+  'coffee',
+  'bag',
+  'bar',
+  'machine',
+  'grinder',
+  'vessel',
+  'water',
+]
+/** So long a half-entered shot may lie about on a device. */
+const EARLIER_DAYS = 14
+const MS_PER_DAY = 86_400_000
+
+/** A trainee hears of themselves and of those who teach; of other trainees not even the names. */
+export async function readToday({ actor, transaction, now }: Errand): Promise<Today> {
+  const people = await listPeople(transaction)
+  const isTold = ({ personId, role }: Today['people'][number]) =>
+    reachOf(actor.part, 'see-academy') === 'all' || role !== 'trainee' || personId === actor.personId
+  const things = await allPrepared(transaction, SHOWN)
+  const earlier = await recipesReplacedSince(transaction, new Date(now.getTime() - EARLIER_DAYS * MS_PER_DAY))
+  return {
+    academy: await findAcademy(transaction),
+    people: people.filter(isTold),
+    recipes: things.filter(({ kind }) => kind === 'recipe').map(toRecipeRevision),
+    earlierRecipes: earlier,
+    coffees: await coffeesOf({ transaction, now }, things),
+    bars: barsOf(things),
+  }
+}
+
+function ofKind<K extends PreparedKind>(things: readonly PreparedRecord[], kind: K): Prepared<K>[] {
+  return things.flatMap((record) => asKind(record, kind) ?? [])
+}
+
+async function coffeesOf(
+  { transaction, now }: Pick<Errand, 'transaction' | 'now'>,
+  things: readonly PreparedRecord[],
+): Promise<TodayCoffee[]> {
+  const used = new Map((await useOfBags(transaction)).map(({ bagId, groundG }) => [bagId, groundG]))
+  const pace = new Map(
+    (await paceOfCoffees(transaction, now)).map(({ coffeeId, gramsPerDay }) => [coffeeId, gramsPerDay]),
+  )
+  const bags = ofKind(things, 'bag').filter(({ content }) => content.finishedOn === null)
+  const isAbout = ({ preparedId }: Prepared<'coffee'>) =>
+    pace.has(preparedId) || bags.some(({ parentId }) => parentId === preparedId)
+  const about = ofKind(things, 'coffee').filter(isAbout)
+  return about.map(({ preparedId: coffeeId, content }) => ({
+    coffeeId,
+    ...content,
+    gramsPerDay: pace.get(coffeeId) ?? 0,
+    bags: bags
+      .filter(({ parentId }) => parentId === coffeeId)
+      .map(({ preparedId: bagId, content: bag }) => ({
+        bagId,
+        ...bag,
+        leftG: gramsLeft(bag.weighed?.leftG ?? bag.bagG, used.get(bagId) ?? 0),
+      }))
+      .sort((a, b) => (b.roastedOn ?? '').localeCompare(a.roastedOn ?? '')),
+  }))
+}
+
+function barsOf(things: readonly PreparedRecord[]): TodayBar[] {
+  const inBar = <K extends PreparedKind>(kind: K, barId: string) =>
+    ofKind(things, kind).filter(({ parentId }) => parentId === barId)
+  return ofKind(things, 'bar').map(({ preparedId: barId, content }) => ({
+    barId,
+    ...content,
+    machines: inBar('machine', barId).map((each) => ({ machineId: each.preparedId, ...each.content })),
+    grinders: inBar('grinder', barId).map((each) => ({ grinderId: each.preparedId, ...each.content })),
+    vessels: inBar('vessel', barId).map((each) => ({ id: each.preparedId, ...each.content })),
+    waters: inBar('water', barId).map((each) => ({ waterId: each.preparedId, ...each.content })),
+  }))
+}

@@ -1,0 +1,122 @@
+import type {
+  Act,
+  BasketSize,
+  Clock,
+  DoseMethod,
+  DosesBy,
+  KeptIn,
+  LowDoseRule,
+  MachineKind,
+  ReadingKind,
+  Selector,
+  StepTimer,
+  TampSchool,
+  VesselKind,
+} from '@calm-apron/core'
+
+const SIZES = { single: 'single', double: 'double', triple: 'triple' } satisfies Record<BasketSize, string>
+const SELECTED = { none: 'none', single: 'single', double: 'double' } satisfies Record<Selector, string>
+
+/** What may be chosen in the fields of all that is prepared, by field. */
+export const OPTION_WORDS = {
+  clock: {
+    pump: 'Pump clock',
+    drop: 'Drop clock',
+    pressure: 'Pressure clock',
+  } satisfies Record<Clock, string>,
+  onlyRecorded: {
+    dose: 'dose',
+    tamp: 'tamp',
+    yield: 'yield',
+    time: 'time',
+    taste: 'taste',
+  } satisfies Record<ReadingKind, string>,
+  doseBy: {
+    scale: 'weighed',
+    razor: 'dosing razor',
+    line: 'tamper line under the rim',
+    sweep: 'filled level and swept',
+    scoop: 'scoops',
+    eye: 'by eye',
+  } satisfies Record<DoseMethod, string>,
+  tampBy: {
+    settled: 'when the bed stops giving',
+    force: 'at a calibrated force',
+    depth: 'at a depth',
+    'levelling-tool': 'with a levelling tool',
+    lever: 'with a lever',
+  } satisfies Record<TampSchool, string>,
+  lowDoseRule: {
+    discard: 'discard and start again',
+    'top-up': 'top up and press again',
+    'more-grounds': 'raise the grinder’s amount',
+  } satisfies Record<LowDoseRule, string>,
+  roastLevel: {
+    light: 'light',
+    'medium-light': 'medium light',
+    medium: 'medium',
+    'medium-dark': 'medium dark',
+    dark: 'dark',
+  },
+  keptIn: { hopper: 'in the hopper', sealed: 'sealed', freezer: 'in the freezer' } satisfies Record<
+    KeptIn,
+    string
+  >,
+  state: { here: 'here', missing: 'missing', 'on-order': 'on order' },
+  'machine-kind': {
+    'single-boiler': 'small, single boiler',
+    'heat-exchange': 'heat exchanger',
+    'two-boiler': 'two boilers',
+    lever: 'lever',
+    assisted: 'assisted',
+  } satisfies Record<MachineKind, string>,
+  temperature: { controlled: 'controlled', thermostat: 'thermostat, swings', none: 'none: by flushing' },
+  preinfusion: { none: 'none', automatic: 'automatic', held: 'held by hand' },
+  startBy: { button: 'a button', lever: 'a lever', paddle: 'a paddle' },
+  stopBy: { hand: 'hand', 'volume-counter': 'a volume counter', timer: 'a timer' },
+  selector: SELECTED,
+  suits: SIZES,
+  size: SIZES,
+  finerIs: { lower: 'lower', higher: 'higher' },
+  dosesBy: {
+    weight: 'doses by weight',
+    time: 'doses by time',
+    'until-empty': 'runs until empty',
+    bursts: 'doses in bursts',
+    chamber: 'doses from a chamber',
+  } satisfies Record<DosesBy, string>,
+  wall: { 'single-wall': 'single wall', pressurised: 'pressurised' },
+  'vessel-kind': { portafilter: 'portafilter', 'dosing-cup': 'dosing cup', cup: 'cup' } satisfies Record<
+    VesselKind,
+    string
+  >,
+  'tool-kind': {
+    tamper: 'tamper',
+    'levelling-tool': 'levelling tool',
+    'needle-tool': 'needle tool',
+    funnel: 'funnel',
+    'knock-box': 'knock box',
+    jug: 'jug',
+    thermometer: 'thermometer',
+    other: 'other',
+  },
+  spouts: { none: 'none: bottomless', one: 'one', two: 'two' },
+  observedBy: { trainer: 'the trainer', self: 'whoever pulls' },
+  timer: {
+    none: 'none',
+    flush: 'flush',
+    'warm-up': 'warm-up',
+    'lock-to-start': 'locked in to start',
+  } satisfies Record<StepTimer, string>,
+  act: {
+    any: 'Everywhere',
+    machine: 'At the machine',
+    pull: 'While a shot runs',
+    'knock-out': 'Loosening and knocking out',
+    grinder: 'At the grinder',
+    tamp: 'Tamping',
+    taste: 'Tasting',
+    milk: 'Milk',
+    clean: 'Cleaning',
+  } satisfies Record<Act, string>,
+}
