@@ -108,7 +108,7 @@ export { setAsideList, setAsideRecord } from './setAside.ts'
 export type { SetAsideRecord } from './setAside.ts'
 // The wire
 export { API_BASE, problemsOf } from './endpoints/endpoint.ts'
-export type { Endpoint } from './endpoints/endpoint.ts'
+export type { Endpoint, Schema } from './endpoints/endpoint.ts'
 export { ENDPOINTS } from './endpoints/index.ts'
 export type { Endpoints } from './endpoints/index.ts'
 export { PROBLEM_CODES, PROBLEM_MEDIA_TYPE, PROBLEM_STATUS, fieldErrors, problem } from './problem.ts'

@@ -26,7 +26,7 @@ const recipeSchool = z.strictObject({
     .nullable(),
   /** A tamp of a set force; null: none is set. */
   tampForce: z.strictObject({ targetN: within(BOUNDS.forceN), toleranceN: within(BOUNDS.forceN) }).nullable(),
-}) satisfies z.ZodType<RecipeSchool>
+}) satisfies z.core.$ZodType<RecipeSchool>
 
 /** The targets and tolerances of a recipe; masses in g, times in s on `clock`. */
 export const recipeTargets = z
@@ -49,7 +49,7 @@ export const recipeTargets = z
       refuse(context, ['timeMaxS'], 'ends-before-start', 'The window ends before it begins.')
     if (targets.firstDropMinS > targets.firstDropMaxS)
       refuse(context, ['firstDropMaxS'], 'ends-before-start', 'The range ends before it begins.')
-  }) satisfies z.ZodType<Recipe>
+  }) satisfies z.core.$ZodType<Recipe>
 
 const recipeMethod = z.strictObject({
   doseBy: z.enum(DOSE_METHODS),
@@ -59,7 +59,7 @@ const recipeMethod = z.strictObject({
   isTwisted: z.boolean(),
   temperatureC: within(BOUNDS.temperatureC).nullable(),
   lowDoseRule: z.enum(LOW_DOSE_RULES).nullable(),
-}) satisfies z.ZodType<RecipeMethod>
+}) satisfies z.core.$ZodType<RecipeMethod>
 
 /** All that a recipe says. */
 export const recipeContent = z.strictObject({

@@ -94,4 +94,4 @@ export const shotFacts = z
     if (facts.tamp.lowSide !== null && (facts.tamp.tilt ?? 'level') === 'level') {
       refuse(context, ['tamp', 'lowSide'], 'low-side-without-tilt', 'A low side needs a tilt.')
     }
-  }) satisfies z.ZodType<ShotFacts>
+  }) satisfies z.core.$ZodType<ShotFacts>

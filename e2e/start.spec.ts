@@ -68,12 +68,30 @@ async function stopByInterrupt(app: StartedApp): Promise<void> {
   expect(await app.ended).toBe(0)
 }
 
-test('it starts with the demo, stops cleanly on an interrupt, and a second start takes seconds', async ({
+test('it starts with the demo, an academy is set up beside it, it stops cleanly, and a second start takes seconds', async ({
   own,
+  page,
 }) => {
+  test.slow()
   const first = await own.start()
   expect(await doorsAt(await first.ready)).toEqual(withAcademy)
   expect(first.printed()).toContain(join(own.data, 'postgres'))
+  const code = /Code for the first set-up: (\S+)/.exec(first.printed())?.[1] ?? ''
+  await page.goto(await first.ready)
+  await page.getByRole('link', { name: 'Set up an academy of your own' }).click()
+  const values = {
+    'Code from the console': code,
+    'Name of the academy': 'Gull Street Coffee School',
+    Town: 'Ostrel',
+    'Your name': 'Signe Hallow',
+    'Sign-in name': 'signe@gull.example',
+    Password: 'terns on the harbour wall',
+  }
+  for (const [label, value] of Object.entries(values))
+    await page.getByLabel(label, { exact: true }).fill(value)
+  await page.getByRole('button', { name: 'Make the academy' }).click()
+  await expect(page.getByText('Gull Street Coffee School, Ostrel')).toBeVisible()
+  await expect(page.getByText('No room is set up yet.')).toBeVisible()
   await stopByInterrupt(first)
   expect(postmasterPid(join(own.data, 'postgres'))).toBeNull()
 

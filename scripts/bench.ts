@@ -4,7 +4,14 @@ import { runMain } from './machine/plainFailure.ts'
 import { runShown } from './machine/run.ts'
 import { withTestCluster } from './testing/withTestCluster.ts'
 
-const BENCHMARKS = ['readShot.ts', 'adviseGrind.ts', 'simulateShot.ts', 'listShots.ts', 'listPrepared.ts', 'signIn.ts']
+const BENCHMARKS = [
+  'readShot.ts',
+  'adviseGrind.ts',
+  'simulateShot.ts',
+  'listShots.ts',
+  'listPrepared.ts',
+  'signIn.ts',
+]
 
 async function runBenchmarks(): Promise<void> {
   for (const file of BENCHMARKS) {

@@ -4,6 +4,7 @@ import { type TestApp, startTestApp } from '@calm-apron/scripts/testing'
 import { sql } from 'drizzle-orm'
 import fc from 'fast-check'
 import type { Pool } from 'pg'
+import { z } from 'zod'
 import { inAcademy } from './database/inAcademy.ts'
 import { databaseOver, openPool } from './database/pool.ts'
 import type { House } from './house.ts'
@@ -274,7 +275,7 @@ test(`${REQUESTS} requests, valid, broken and hostile, over every route: no 5xx,
     // Too long a head is refused by Node itself, before there is anything to answer with.
     else if (status >= 400 && status !== 431 && !problem.safeParse(asJson(text)).success)
       wrong.push(`${where}: no problem document`)
-    else if (status < 300 && !endpoint.answer.safeParse(asJson(text)).success && !path.includes('..'))
+    else if (status < 300 && !z.safeParse(endpoint.answer, asJson(text)).success && !path.includes('..'))
       wrong.push(`${where}: not this endpoint’s answer`)
   }
 

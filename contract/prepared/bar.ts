@@ -15,7 +15,7 @@ import { BOUNDS } from '../bounds.ts'
 import { calendarDate, id, instant, line, name, refuse, within } from '../primitives.ts'
 
 const shortText = line({ min: 0, max: BOUNDS.nameLength.max })
-const list = <T extends z.ZodType>(of: T) => z.array(of).max(BOUNDS.listLength.max)
+const list = <T extends z.core.SomeType>(of: T) => z.array(of).max(BOUNDS.listLength.max)
 
 export const BENCH_STATES = ['here', 'missing', 'on-order'] as const
 

@@ -1,6 +1,6 @@
-import { type Action, type Endpoint, fieldErrors, reachOf } from '@calm-apron/contract'
+import { type Action, type Endpoint, type Schema, fieldErrors, reachOf } from '@calm-apron/contract'
 import type { Request, Response, Router } from 'express'
-import type { z } from 'zod'
+import { z } from 'zod'
 import { brokenUniqueKey } from '../database/errors.ts'
 import { behindDoor } from '../database/inAcademy.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
@@ -10,7 +10,7 @@ import type { House } from '../house.ts'
 import { Refusal } from '../refusal.ts'
 import { refuseForeignOrigin } from './origin.ts'
 
-type BodyOf<E extends Endpoint> = E['body'] extends z.ZodType ? z.infer<E['body']> : null
+type BodyOf<E extends Endpoint> = E['body'] extends Schema ? z.infer<E['body']> : null
 
 /** What was asked: parsed and trusted. */
 export interface Asked<E extends Endpoint> {
@@ -98,7 +98,7 @@ export function mount<E extends Endpoint>(
     if (endpoint.method !== 'get') refuseForeignOrigin(req, house.doors)
     const visitor = visitorOf(req, house.doors.isSecure)
     if (endpoint.action !== null && visitor.sessionHash === null) throw notSignedIn()
-    const params = endpoint.params.safeParse(req.params)
+    const params = z.safeParse(endpoint.params, req.params)
     if (!params.success) throw new Refusal('not-found', 'There is nothing at this address.')
     const body = endpoint.body === null ? null : readBody(endpoint.body, req)
     const asked = { params: params.data, query: read(endpoint.query, req.query), body, visitor }
@@ -127,13 +127,13 @@ function notSignedIn(): Refusal {
   return new Refusal('not-signed-in', 'Sign in first.')
 }
 
-function readBody(schema: z.ZodType, req: Pick<Request, 'is' | 'body'>): unknown {
+function readBody(schema: Schema, req: Pick<Request, 'is' | 'body'>): unknown {
   if (!req.is('application/json')) throw new Refusal('not-json', 'Send the body as application/json.')
   return read(schema, req.body)
 }
 
-function read(schema: z.ZodType, value: unknown): unknown {
-  const parsed = schema.safeParse(value)
+function read(schema: Schema, value: unknown): unknown {
+  const parsed = z.safeParse(schema, value)
   if (parsed.success) return parsed.data
   const errors = fieldErrors(parsed.error)
   throw new Refusal(

@@ -73,7 +73,7 @@ const trickyKey = fc.constantFrom(
 )
 
 /** Bodies that mostly fit a schema: each leaf sometimes hostile, objects sometimes short or with a key too many. */
-export function arbitraryOf(schema: z.ZodType, ids: Ids): fc.Arbitrary<unknown> {
+export function arbitraryOf(schema: z.core.$ZodType, ids: Ids): fc.Arbitrary<unknown> {
   const shape = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }) as Shape
   return fc.oneof(
     // As it should be, but for which ids it names.

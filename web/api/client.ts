@@ -1,5 +1,5 @@
-import { API_BASE, type Endpoint, type Problem, problem } from '@calm-apron/contract'
-import type { z } from 'zod'
+import { API_BASE, type Endpoint, type Problem, type Schema, problem } from '@calm-apron/contract'
+import { z } from 'zod'
 
 /** The server's own word that it won't. */
 export class RefusedByServer extends Error {
@@ -18,7 +18,7 @@ export class ServerUnreachable extends Error {
 interface Sent<E extends Endpoint> {
   params?: z.infer<E['params']>
   query?: z.input<E['query']>
-  body?: E['body'] extends z.ZodType ? z.input<E['body']> : never
+  body?: E['body'] extends Schema ? z.input<E['body']> : never
 }
 
 const ANSWER_WITHIN_MS = 12_000
@@ -38,7 +38,7 @@ export async function call<E extends Endpoint>(
 ): Promise<z.infer<E['answer']>> {
   const answer = await reach(endpoint, sent)
   if (!answer.ok) throw await failureOf(answer)
-  const parsed = endpoint.answer.safeParse(await answer.json().catch(() => null))
+  const parsed = z.safeParse(endpoint.answer, await answer.json().catch(() => null))
   if (!parsed.success) throw new ServerUnreachable(`An answer that is not ${endpoint.path}'s.`)
   // Parsed by the very schema the type is inferred from; the generic can't carry that.
   return parsed.data as z.infer<E['answer']>

@@ -1,7 +1,7 @@
-import { type FieldError, fieldErrors } from '@calm-apron/contract'
+import { type FieldError, type Schema, fieldErrors } from '@calm-apron/contract'
 import { nextTick, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { z } from 'zod'
+import { z } from 'zod'
 import { RefusedByServer, ServerUnreachable } from '../api/client.ts'
 
 /**
@@ -39,7 +39,7 @@ export function useForm() {
   }
 
   /** Reads `values` by `schema` and, if they can be, sends them; tells whether all went well. */
-  async function submit<S extends z.ZodType>(
+  async function submit<S extends Schema>(
     schema: S,
     values: unknown,
     send: (body: z.output<S>) => Promise<unknown>,
@@ -47,7 +47,7 @@ export function useForm() {
     if (isBusy.value) return false
     issues.value = {}
     failure.value = ''
-    const parsed = schema.safeParse(values)
+    const parsed = z.safeParse(schema, values)
     if (!parsed.success) {
       showIssues(fieldErrors(parsed.error))
       return false
