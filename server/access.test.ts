@@ -56,8 +56,47 @@ function expectedStatus({ action }: Endpoint, asker: Asker, thing: Thing, { answ
   return reach === 'all' || thing === 'own' || typeof answers === 'number' ? answer : 404
 }
 
-/** Makes the asker, and each kind of thing so that it is theirs, another's, of the other academy, or missing. */
-async function find(asker: Asker, thing: Thing): Promise<Found & { cookie: string }> {
+type Named = keyof Found
+
+const NOTHING: Found = {
+  asker: {
+    academyId: '',
+    personId: '',
+    displayName: '',
+    signInName: '',
+    role: 'trainee',
+    cookie: '',
+    deviceToken: '',
+  },
+  part: 'trainee',
+  thing: 'missing',
+  shotId: '',
+  personId: '',
+  displayName: '',
+  sessionId: '',
+  preparedId: '',
+  setAsideId: '',
+}
+
+/** What of the found things a probe names: only that need be made. */
+function namedBy({ ask }: Probe): Set<Named> {
+  const named = new Set<Named>()
+  const noting = new Proxy(NOTHING, {
+    get(found, key: Named) {
+      named.add(key)
+      return found[key]
+    },
+  })
+  ask(noting)
+  return named
+}
+
+/** Makes the asker, and what is named so that it is theirs, another's, of the other academy, or missing. */
+async function find(
+  asker: Asker,
+  thing: Thing,
+  named: ReadonlySet<Named>,
+): Promise<Found & { cookie: string }> {
   const part = asker === 'nobody' ? 'trainee' : PART_OF[asker]
   const isAway = asker === 'other head'
   const own = isAway ? AWAY : HOME
@@ -67,21 +106,24 @@ async function find(asker: Asker, thing: Thing): Promise<Found & { cookie: strin
   const acting = part === 'handed' ? await world.make('trainee', own) : holder
   const owner =
     thing === 'own' ? acting : await world.make('trainee', thing === 'other academy’s' ? elsewhere : own)
-  const shotId = thing === 'missing' ? newId() : await world.makeShot(owner, owner)
-  if (part === 'handed')
-    await handOver(holder, thing === 'own' ? shotId : await world.makeShot(acting, holder))
-  const isThere = thing !== 'missing'
+  const made = async (name: Named, make: () => Promise<string>) =>
+    thing === 'missing' || !named.has(name) ? newId() : make()
+  const shotId = await made('shotId', () => world.makeShot(owner, owner))
+  if (part === 'handed') {
+    const isOwnShot = thing === 'own' && named.has('shotId')
+    await handOver(holder, isOwnShot ? shotId : await world.makeShot(acting, holder))
+  }
   return {
     asker: acting,
     part,
     thing,
     cookie: asker === 'nobody' ? '' : holder.cookie,
     shotId,
-    personId: isThere ? owner.personId : newId(),
+    personId: thing === 'missing' ? newId() : owner.personId,
     displayName: owner.displayName,
-    sessionId: isThere ? await world.makeSession(owner) : newId(),
-    preparedId: isThere ? await world.makeThing(owner) : newId(),
-    setAsideId: isThere ? await keepAside(owner) : newId(),
+    sessionId: await made('sessionId', () => world.makeSession(owner)),
+    preparedId: await made('preparedId', () => world.makeThing(owner)),
+    setAsideId: await made('setAsideId', () => keepAside(owner)),
   }
 }
 
@@ -135,11 +177,12 @@ test.each(routes)('%s answers each asker, of each thing, as the table says', asy
   const wrong: string[] = []
   let asked = 0
   for (const probe of PROBES[name]) {
+    const named = namedBy(probe)
     const things = typeof probe.answers === 'number' ? (['own'] as const) : THINGS
     for (const asker of ASKERS) {
       for (const thing of things) {
         asked += 1
-        const found = await find(asker, thing)
+        const found = await find(asker, thing, named)
         const answer = await send(endpoint, found.cookie, probe.ask(found))
         const expected = expectedStatus(endpoint, asker, thing, probe)
         const body: unknown = await answer.json()

@@ -2,7 +2,8 @@ import { type FieldError, type Schema, fieldErrors } from '@calm-apron/contract'
 import { nextTick, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { z } from 'zod'
-import { RefusedByServer, ServerUnreachable } from '../api/client.ts'
+import { RefusedByServer } from '../api/client.ts'
+import { useFailureWords } from './useFailureWords.ts'
 
 /**
  * A form over one schema of the contract: what can't be is said at its field, by the schema before sending and by the
@@ -11,6 +12,7 @@ import { RefusedByServer, ServerUnreachable } from '../api/client.ts'
 export function useForm() {
   const i18n = useI18n()
   const { t } = i18n
+  const failureWords = useFailureWords()
   const issues = ref<Record<string, string>>({})
   const failure = ref('')
   const isBusy = ref(false)
@@ -27,15 +29,9 @@ export function useForm() {
   }
 
   function show(error: unknown): void {
-    if (error instanceof ServerUnreachable) failure.value = t('form.unreachable')
-    else if (error instanceof RefusedByServer) showRefusal(error)
-    else throw error
-  }
-
-  function showRefusal({ problem }: RefusedByServer): void {
-    if (problem.code === 'invalid-input') showIssues(problem.errors ?? [])
-    else if (problem.code === 'slow-down') failure.value = t('form.slowDown', problem.retryAfterS ?? 0)
-    else failure.value = t(`problem.${problem.code}`)
+    if (error instanceof RefusedByServer && error.problem.code === 'invalid-input')
+      showIssues(error.problem.errors ?? [])
+    else failure.value = failureWords(error)
   }
 
   /** Reads `values` by `schema` and, if they can be, sends them; tells whether all went well. */

@@ -3,6 +3,8 @@ import type { PreparedRecord, PreparedRevision } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
+import FormFailure from '../forms/FormFailure.vue'
+import { useFailureWords } from '../forms/useFailureWords.ts'
 import { useDoor } from '../store/door.ts'
 import ThingConflict from './ThingConflict.vue'
 import ThingForm from './ThingForm.vue'
@@ -30,6 +32,8 @@ const { record, before, theirs, justDone, save, takeTheirs, undo, archive, revis
 )
 const isChanging = ref(false)
 const yours = shallowRef<Record<string, unknown> | null>(null)
+const failure = ref('')
+const failureWords = useFailureWords()
 const history = shallowRef<PreparedRevision[] | null>(null)
 
 // Read anew by the page: whatever is newer stands.
@@ -59,31 +63,45 @@ async function settled(): Promise<void> {
   emit('changed', record.value)
 }
 async function keepYours(): Promise<void> {
-  if (theirs.value === null || yours.value === null) return
-  if ((await save(yours.value, theirs.value.revisionNo)) === 'saved') await settled()
+  const [mine, other] = [yours.value, theirs.value]
+  if (mine === null || other === null) return
+  await attempt(async () => {
+    if ((await save(mine, other.revisionNo)) === 'saved') await settled()
+  })
 }
 async function giveWay(): Promise<void> {
   takeTheirs()
   await settled()
 }
-async function takeBack(): Promise<void> {
-  await undo()
-  await settled()
+const takeBack = () => attempt(() => undo().then(settled))
+const putAway = (isArchived: boolean) =>
+  attempt(async () => {
+    await archive(isArchived)
+    emit('changed', record.value)
+  })
+/** Stores what its picture, or an earlier version, says; of two at once both are shown. */
+const bringBack = (content: Record<string, unknown>) =>
+  attempt(async () => {
+    yours.value = content
+    if ((await save(content)) === 'saved') await settled()
+  })
+const showHistory = () =>
+  attempt(async () => {
+    history.value = history.value === null ? await revisions() : null
+  })
+/** Does it, or says why it could not be done. */
+async function attempt(work: () => Promise<unknown>): Promise<void> {
+  failure.value = ''
+  try {
+    await work()
+  } catch (error) {
+    failure.value = failureWords(error)
+  }
 }
-async function putAway(isArchived: boolean): Promise<void> {
-  await archive(isArchived)
-  emit('changed', record.value)
-}
-async function bringBack(content: Record<string, unknown>): Promise<void> {
-  await save(content)
-  await settled()
-}
-async function showHistory(): Promise<void> {
-  history.value = history.value === null ? await revisions() : null
-}
-async function copy(): Promise<void> {
-  emit('copied', await copyAs(t('prepared.copyOf', { name: name.value }).slice(0, 80)))
-}
+const copy = () =>
+  attempt(async () => {
+    emit('copied', await copyAs(t('prepared.copyOf', { name: name.value }).slice(0, 80)))
+  })
 defineExpose({ save: bringBack })
 </script>
 
@@ -103,6 +121,7 @@ defineExpose({ save: bringBack })
     <p v-if="done" class="done" role="status">
       {{ done }} <Button v-if="canUndo" type="link" @click="takeBack">{{ t('prepared.undo') }}</Button>
     </p>
+    <FormFailure :says="failure" />
     <ThingConflict
       v-if="theirs && yours"
       :kind="record.kind"

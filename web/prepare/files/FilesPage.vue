@@ -3,7 +3,8 @@ import { API_BASE, ENDPOINTS, type FileThing, type RowReport } from '@calm-apron
 import { Button } from 'ant-design-vue'
 import { computed, ref, shallowRef, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { RefusedByServer, ServerUnreachable, call } from '../../api/client.ts'
+import { call } from '../../api/client.ts'
+import { useFailureWords } from '../../forms/useFailureWords.ts'
 import { useAcademy } from '../../store/academy.ts'
 import { useDoor } from '../../store/door.ts'
 import ListHead from '../ListHead.vue'
@@ -15,6 +16,7 @@ import { onlyKinds, readPreparedFile } from './readFile.ts'
 
 /** What is prepared, out to a file and in from one; nothing comes in before one has seen what it would do. */
 const { t } = useI18n()
+const failureWords = useFailureWords()
 const door = useDoor()
 const academy = useAcademy()
 const rows = shallowRef<FileRow[]>([])
@@ -35,9 +37,7 @@ const canTake = computed(() =>
 )
 
 function say(error: unknown): void {
-  if (error instanceof ServerUnreachable) failure.value = t('form.unreachable')
-  else if (error instanceof RefusedByServer) failure.value = t(`problem.${error.problem.code}`)
-  else throw error
+  failure.value = failureWords(error)
 }
 function save(name: string, type: string, text: string): void {
   const address = URL.createObjectURL(new Blob([text], { type }))
