@@ -67,15 +67,15 @@ test('a recipe in each school, and one that disagrees with itself says so while 
   const schools = page.getByRole('main').getByRole('listitem').getByRole('button')
   await expect(schools).toHaveCount(9)
   for (let school = 0; school < 9; school += 1) {
-    await page.goto('/prepare/recipes/new')
     await schools.nth(school).click()
     await fill(page, 'Name', `School ${school}`)
     await press(page, 'Make this recipe')
     await expect(page.getByRole('heading', { name: `School ${school}` })).toBeVisible()
     await expect(page.locator('dt', { hasText: 'Taste' })).toBeVisible()
+    await page.getByRole('link', { name: 'All recipes' }).click()
+    await page.getByRole('link', { name: 'New recipe' }).click()
   }
 
-  await page.goto('/prepare/recipes/new')
   await schools.first().click()
   await fill(page, 'Dose', '16')
   await fill(page, 'Ratio, 1 to (follows)', '2.5')
