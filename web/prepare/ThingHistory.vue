@@ -47,7 +47,7 @@ const rows = computed(() =>
         <li v-for="line in lines" :key="line">{{ line }}</li>
         <li v-if="lines.length === 0">{{ t('prepared.nothingChanged') }}</li>
       </ul>
-      <Button v-if="!isNewest && mayChange" size="small" @click="emit('bringBack', revision.content)">{{
+      <Button v-if="!isNewest && mayChange" @click="emit('bringBack', revision.content)">{{
         t('prepared.bringThisBack')
       }}</Button>
     </li>

@@ -104,6 +104,7 @@ export const enPrepare = {
     onDate: 'How they stand on',
     add: 'Add a bag',
     newName: 'Bag {no}',
+    noneHere: 'No bag in use',
     none: 'No bag in use. Add one when it arrives: its roast date is what counts.',
     left: '{left} left',
     shots: 'no shot of {dose} | 1 shot of {dose} | {shots} shots of {dose}',

@@ -74,7 +74,7 @@ const rows = computed(() =>
             <strong>{{ bag.says }}</strong>
             <span>{{ bag.left }}</span>
           </li>
-          <li v-if="row.bags.length === 0" class="soft">{{ t('today.noBag') }}</li>
+          <li v-if="row.bags.length === 0" class="soft">{{ t('bag.noneHere') }}</li>
         </ul>
       </li>
     </ul>

@@ -52,8 +52,8 @@ function moveUp(index: number): void {
     >
       <FieldsOf :model-value="item" :fields="spec.fields" :path="`${path}.${index}`" />
       <div class="actions">
-        <Button v-if="index > 0" size="small" @click="moveUp(index)">{{ t('prepared.moveUp') }}</Button>
-        <Button size="small" @click="remove(index)">{{ t('prepared.takeOut') }}</Button>
+        <Button v-if="index > 0" @click="moveUp(index)">{{ t('prepared.moveUp') }}</Button>
+        <Button @click="remove(index)">{{ t('prepared.takeOut') }}</Button>
       </div>
     </div>
     <div>

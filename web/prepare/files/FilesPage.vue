@@ -156,6 +156,16 @@ async function run(during: 'looking' | 'taking', isPreview: boolean): Promise<vo
   min-height: 44px;
   padding: 8px 0;
 }
+.file::file-selector-button {
+  min-height: 44px;
+  margin-right: 12px;
+  padding: 0 16px;
+  font: inherit;
+  color: inherit;
+  background: var(--raised);
+  border: 1px solid var(--edge);
+  border-radius: 6px;
+}
 .failure {
   margin: 0;
   padding: 8px 12px;

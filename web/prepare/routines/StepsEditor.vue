@@ -99,25 +99,20 @@ onBeforeUnmount(() => sortable?.destroy())
             {{ index + 1 }}. {{ titleOf(step) }}
           </button>
           <Button
-            size="small"
             :disabled="index === 0"
             :aria-label="t('routine.up', { step: titleOf(step) })"
             @click="moveBy(index, -1)"
             >↑</Button
           >
           <Button
-            size="small"
             :disabled="index === steps.length - 1"
             :aria-label="t('routine.down', { step: titleOf(step) })"
             @click="moveBy(index, 1)"
             >↓</Button
           >
-          <Button
-            size="small"
-            :aria-label="t('routine.out', { step: titleOf(step) })"
-            @click="remove(index)"
-            >{{ t('prepared.takeOut') }}</Button
-          >
+          <Button :aria-label="t('routine.out', { step: titleOf(step) })" @click="remove(index)">{{
+            t('prepared.takeOut')
+          }}</Button>
         </div>
         <p v-if="issues[`steps.${index}.what`]" class="issue" role="alert">
           {{ issues[`steps.${index}.what`] }}
