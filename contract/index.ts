@@ -72,7 +72,7 @@ export type {
   WaterContent,
 } from './prepared/bar.ts'
 export type { CautionContent, RoutineContent, RoutineStep } from './prepared/teaching.ts'
-export { ROW_OUTCOMES, fileThing, importReport, preparedFile } from './prepared/file.ts'
+export { IMPORT_ORDER, ROW_OUTCOMES, fileThing, importReport, preparedFile } from './prepared/file.ts'
 export type { FileThing, ImportInput, ImportReport, PreparedFile, RowReport } from './prepared/file.ts'
 export { coffeeUse, workedSettings } from './prepared/use.ts'
 export type { BagUse, CoffeePace, CoffeeUse, WorkedSetting } from './prepared/use.ts'

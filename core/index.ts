@@ -67,17 +67,14 @@ export type { RoomPart, RoomState } from './equipment/room.ts'
 export { filterDaysLeft, mineralsG } from './equipment/water.ts'
 // Routines and cautions
 export {
-  FULL_VIEW_ONLY,
   OBSERVERS,
   PRESET_STEPS,
   ROUTINE_PRESETS,
-  SAFETY_STEPS,
   STEP_KEYS,
   STEP_TIMERS,
-  TIMER_OF_STEP,
-  TIMER_SECONDS,
+  shippedStep,
 } from './routine/steps.ts'
-export type { Observer, RoutinePreset, StepKey, StepTimer } from './routine/steps.ts'
+export type { Observer, RoutinePreset, RoutineStep, StepKey, StepTimer } from './routine/steps.ts'
 export { ACTS, ACT_OF_CAUTION, CAUTION_KEYS } from './caution/cautions.ts'
 export type { Act, CautionKey } from './caution/cautions.ts'
 // One shot

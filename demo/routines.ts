@@ -1,31 +1,6 @@
 import type { FileThing, RoutineStep } from '@calm-apron/contract'
-import {
-  FULL_VIEW_ONLY,
-  PRESET_STEPS,
-  SAFETY_STEPS,
-  type RoutinePreset,
-  type StepKey,
-  TIMER_OF_STEP,
-  TIMER_SECONDS,
-} from '@calm-apron/core'
+import { PRESET_STEPS, type RoutinePreset, shippedStep } from '@calm-apron/core'
 import { demoId } from './ids.ts'
-
-/** A known step as it ships: its words are the catalogue's. */
-function shipped(key: StepKey): RoutineStep {
-  const timer = TIMER_OF_STEP[key] ?? 'none'
-  return {
-    key,
-    what: '',
-    reason: '',
-    mistake: '',
-    caution: '',
-    isSafety: SAFETY_STEPS.includes(key),
-    observedBy: 'trainer',
-    timer,
-    timerS: TIMER_SECONDS[timer],
-    isInShortView: !FULL_VIEW_ONLY.includes(key),
-  }
-}
 
 const routine = (
   number: number,
@@ -37,14 +12,14 @@ const routine = (
   thing: {
     kind: 'routine',
     parentId: null,
-    content: { name, isOrderEnforced: false, steps: [...PRESET_STEPS[preset].map(shipped), ...own] },
+    content: { name, isOrderEnforced: false, steps: [...PRESET_STEPS[preset].map(shippedStep), ...own] },
   },
 })
 
 export const ROUTINES: FileThing[] = [
   routine(1, 'Quay room, by weight', 'by-weight', [
     {
-      ...shipped('rinse'),
+      ...shippedStep('rinse'),
       key: null,
       what: 'Turn the handle towards the next person',
       reason: 'Whoever comes next finds it without looking.',

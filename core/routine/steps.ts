@@ -171,3 +171,34 @@ export const PRESET_STEPS: Record<RoutinePreset, readonly StepKey[]> = {
     ...END,
   ],
 }
+
+/** One step of a routine. Texts that are empty are the catalogue's for `key`; a step without a key has its own. */
+export interface RoutineStep {
+  key: StepKey | null
+  what: string
+  reason: string
+  mistake: string
+  caution: string
+  isSafety: boolean
+  observedBy: Observer
+  timer: StepTimer
+  timerS: number | null
+  isInShortView: boolean
+}
+
+/** A known step as it ships, or an empty one of a house's own. */
+export function shippedStep(key: StepKey | null): RoutineStep {
+  const timer = (key === null ? undefined : TIMER_OF_STEP[key]) ?? 'none'
+  return {
+    key,
+    what: '',
+    reason: '',
+    mistake: '',
+    caution: '',
+    isSafety: key !== null && SAFETY_STEPS.includes(key),
+    observedBy: 'trainer',
+    timer,
+    timerS: TIMER_SECONDS[timer],
+    isInShortView: key === null || !FULL_VIEW_ONLY.includes(key),
+  }
+}

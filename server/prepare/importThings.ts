@@ -1,6 +1,7 @@
 import {
   type FieldError,
   type FileThing,
+  IMPORT_ORDER,
   type ImportInput,
   type ImportReport,
   PREPARED_KINDS,
@@ -38,7 +39,7 @@ export async function importThings(
     else reports.push({ row, outcome: 'refused', ...shownOf(raw), errors: fieldErrors(parsed.error) })
   }
   // What others belong to comes first.
-  read.sort((a, b) => TURN.indexOf(a.thing.kind) - TURN.indexOf(b.thing.kind))
+  read.sort((a, b) => IMPORT_ORDER.indexOf(a.thing.kind) - IMPORT_ORDER.indexOf(b.thing.kind))
   const there = new Map(
     (await findPrepared(errand.transaction, idsOf(read))).map((record) => [record.preparedId, record]),
   )
@@ -57,9 +58,6 @@ export async function importThings(
   if (!isPreview) await makeAll(errand, fresh)
   return { rows: reports.sort((a, b) => a.row - b.row) }
 }
-
-const FIRST: readonly PreparedKind[] = ['coffee', 'bar', 'basket']
-const TURN = [...FIRST, ...PREPARED_KINDS.filter((kind) => !FIRST.includes(kind))]
 
 const idsOf = (rows: readonly Row[]) => rows.map(({ preparedId }) => preparedId)
 const namedIds = (rows: readonly Row[]) =>

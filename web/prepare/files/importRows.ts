@@ -1,16 +1,7 @@
-import {
-  BOUNDS,
-  ENDPOINTS,
-  MAX_BODY_BYTES,
-  PREPARED_KINDS,
-  type PreparedKind,
-  type RowReport,
-} from '@calm-apron/contract'
+import { BOUNDS, ENDPOINTS, IMPORT_ORDER, MAX_BODY_BYTES, type RowReport } from '@calm-apron/contract'
 import { call } from '../../api/client.ts'
 
-const FIRST: readonly PreparedKind[] = ['coffee', 'bar', 'basket']
-/** What others belong to is sent before them. */
-const TURN: readonly string[] = [...FIRST, ...PREPARED_KINDS.filter((kind) => !FIRST.includes(kind))]
+const TURN: readonly string[] = IMPORT_ORDER
 /** A body is cut well below its limit, for what stands around the rows. */
 const MOST_BYTES = MAX_BODY_BYTES * 0.8
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { preparedInput } from '@calm-apron/contract'
-import { PRESET_STEPS, ROUTINE_PRESETS, type RoutinePreset } from '@calm-apron/core'
+import { PRESET_STEPS, ROUTINE_PRESETS, type RoutinePreset, shippedStep } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -10,7 +10,6 @@ import { useDoor } from '../../store/door.ts'
 import ListHead from '../ListHead.vue'
 import { usePreparedList } from '../usePreparedList.ts'
 import { makeThing } from '../useThing.ts'
-import { stepOf } from './stepOf.ts'
 
 const { t } = useI18n()
 const router = useRouter()
@@ -24,7 +23,7 @@ async function begin(preset: RoutinePreset): Promise<void> {
   const content = {
     name: t(`routine.preset.${preset}.name`),
     isOrderEnforced: false,
-    steps: PRESET_STEPS[preset].map(stepOf),
+    steps: PRESET_STEPS[preset].map(shippedStep),
   }
   const { preparedId } = await makeThing(preparedInput.parse({ kind: 'routine', parentId: null, content }))
   await router.push({ name: 'routine', params: { preparedId } })

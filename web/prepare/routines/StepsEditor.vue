@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type RoutineStep, PREPARED_CONTENT } from '@calm-apron/contract'
-import { STEP_KEYS, type StepKey } from '@calm-apron/core'
+import { STEP_KEYS, type StepKey, shippedStep } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import Sortable from 'sortablejs'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
@@ -8,7 +8,6 @@ import { useI18n } from 'vue-i18n'
 import SelectField from '../../forms/SelectField.vue'
 import FieldsOf from '../fields/FieldsOf.vue'
 import { fieldsOf } from '../fields/fieldSpec.ts'
-import { stepOf } from './stepOf.ts'
 import { useStepWords } from './useStepWords.ts'
 
 /** The steps of a routine: dragged, or moved by their buttons; each opened to be changed. */
@@ -47,7 +46,7 @@ async function moveBy(from: number, by: number): Promise<void> {
   list.value?.querySelectorAll<HTMLElement>('.title')[from + by]?.focus()
 }
 function add(): void {
-  set([...steps.value, stepOf(added.value === 'own' ? null : added.value)])
+  set([...steps.value, shippedStep(added.value === 'own' ? null : added.value)])
   opened.value = steps.value.length - 1
 }
 function remove(index: number): void {
