@@ -5,8 +5,8 @@ export const academy = z.strictObject({
   academyId: id,
   name,
   town: name,
-  /** IANA name; dates shown are this zone's. */
-  timeZone,
+  /** IANA name; dates shown are this zone's. It was checked when it was taken in, which is slow. */
+  timeZone: z.string().min(1),
 })
 export type Academy = z.infer<typeof academy>
 

@@ -8,7 +8,7 @@ export type Whose = 'none' | 'own' | 'all'
 
 /**
  * The one table of who may do what. *Own* is: of a person, oneself; of a shot, the one who pulled it (to correct it,
- * the one who recorded it too); of a session, whose it is; for the handed tablet, the one shot it was handed for.
+ * the one who recorded it too); of a session, whose it is; of a training, everyone with a seat in it; for the handed tablet, the one shot it was handed for.
  */
 export const ACCESS = {
   'see-academy': { head: 'all', trainer: 'all', trainee: 'own', handed: 'own' },
@@ -19,6 +19,10 @@ export const ACCESS = {
   'see-tasting': { head: 'all', trainer: 'all', trainee: 'own', handed: 'own' },
   'make-call': { head: 'all', trainer: 'all', trainee: 'own', handed: 'own' },
   'fill-slip': { head: 'all', trainer: 'all', trainee: 'own', handed: 'own' },
+  overrule: { head: 'all', trainer: 'all', trainee: 'none', handed: 'none' },
+  'add-photo': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
+  'see-trainings': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
+  'lead-training': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'see-people': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'invite-people': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
   'change-people': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },

@@ -5,12 +5,15 @@ export { recipeContent, recipeRevision } from './recipe.ts'
 export type { RecipeContent, RecipeRevision } from './recipe.ts'
 export { shotFacts } from './shotFacts.ts'
 export {
+  SHOT_BY_ITSELF,
   correctionInput,
   shotDetail,
   shotInput,
+  readableFacts,
   shotList,
   shotListQuery,
   shotRevision,
+  shotSeries,
   shotSummary,
 } from './shot.ts'
 export type {
@@ -20,21 +23,52 @@ export type {
   ShotList,
   ShotListQuery,
   ShotRevision,
+  ShotSeries,
   ShotSummary,
 } from './shot.ts'
-export { CALL_MOVES, CALL_STAGES, SLIP_SIDES, call, slip, tasting } from './tasting.ts'
-export type { Call, CallInput, Slip, SlipInput, SlipSide, Tasting } from './tasting.ts'
+export {
+  CALL_MOVES,
+  CALL_STAGES,
+  SLIP_SIDES,
+  VERDICTS,
+  call,
+  callInput,
+  photoInput,
+  rulingInput,
+  slip,
+  slipInput,
+  tasting,
+} from './tasting.ts'
+export type {
+  Call,
+  CallInput,
+  Photo,
+  PhotoInput,
+  Ruling,
+  RulingInput,
+  Slip,
+  SlipInput,
+  SlipSide,
+  Tasting,
+} from './tasting.ts'
+export { liveMessage, stageOfGroup, training, trainingEventInput, trainingList } from './training.ts'
+export type { GroupStage, LiveMessage, StageOfGroup, Training, TrainingEventInput } from './training.ts'
 export { today } from './today.ts'
 export type {
   Today,
   TodayBag,
   TodayBar,
+  TodayBasket,
   TodayCoffee,
   TodayGrinder,
   TodayMachine,
   TodayPerson,
+  TodayRoutine,
   TodayVessel,
 } from './today.ts'
+// Devices at the bar
+export { DEVICE_FAULTS, SENSORS, deviceOrder, deviceWord, readLines, writeLines } from './deviceLine.ts'
+export type { DeviceFault, DeviceOrder, DeviceWord, Sensor } from './deviceLine.ts'
 // What is prepared
 export {
   PARENT_KIND,
@@ -109,6 +143,7 @@ export type { SetAsideRecord } from './setAside.ts'
 // The wire
 export { API_BASE, problemsOf } from './endpoints/endpoint.ts'
 export type { Endpoint, Schema } from './endpoints/endpoint.ts'
+export { LIVE_PATH } from './endpoints/trainings.ts'
 export { ENDPOINTS } from './endpoints/index.ts'
 export type { Endpoints } from './endpoints/index.ts'
 export { PROBLEM_CODES, PROBLEM_MEDIA_TYPE, PROBLEM_STATUS, fieldErrors, problem } from './problem.ts'

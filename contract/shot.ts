@@ -1,8 +1,16 @@
+import {
+  GRIND_OWNERS,
+  PACKED_SERIES,
+  SHOT_PURPOSES,
+  type ShotFacts,
+  cupTaste,
+  unpackSeries,
+} from '@calm-apron/core'
 import { z } from 'zod'
 import { BOUNDS, DEFAULT_PAGE_SIZE } from './bounds.ts'
-import { id, instant, reason } from './primitives.ts'
+import { id, instant, line, reason } from './primitives.ts'
 import { recipeRevision } from './recipe.ts'
-import { shotFacts } from './shotFacts.ts'
+import { shotFacts, tasteFacts } from './shotFacts.ts'
 
 /** Who, by which recipe, with what, and when by the device's own clock. */
 const shotSetting = z.strictObject({
@@ -12,10 +20,43 @@ const shotSetting = z.strictObject({
   grinderId: id.nullable(),
   bagId: id.nullable(),
   pulledAt: instant,
+  /** At which group: its machine, and its place in that, from 0. */
+  machineId: id.nullable().default(null),
+  groupNo: z.int().min(0).max(BOUNDS.listLength.max).nullable().default(null),
+  /** The training it belongs to; null where it was pulled by itself. */
+  trainingId: id.nullable().default(null),
+  purpose: z.enum(SHOT_PURPOSES).default('practice'),
+  grindOwner: z.enum(GRIND_OWNERS).default('trainee'),
+  /** Whether whoever pulled is asked for their call before the reading opens to them. */
+  isCallAsked: z.boolean().default(false),
 })
 
+/** What a shot is where it belongs to no training and nothing else is said. */
+export const SHOT_BY_ITSELF = {
+  machineId: null,
+  groupNo: null,
+  trainingId: null,
+  purpose: 'practice',
+  grindOwner: 'trainee',
+  isCallAsked: false,
+} as const satisfies Partial<z.infer<typeof shotSetting>>
+
+/** What a sensor saw, as `packSeries` writes it. */
+const series = z.string().max(BOUNDS.seriesLength.max).regex(PACKED_SERIES).nullable()
+/** Weight in the cup in g and pressure in bar over s from pump start; null where none was there to see it. */
+export const shotSeries = z.strictObject({ weight: series, pressure: series })
+export type ShotSeries = z.infer<typeof shotSeries>
+
+const note = line(BOUNDS.shotNoteLength)
+
 /** A shot as the bar sends it, and who stood at the tablet and judged. */
-export const shotInput = z.strictObject({ ...shotSetting.shape, judgedBy: id, facts: shotFacts })
+export const shotInput = z.strictObject({
+  ...shotSetting.shape,
+  judgedBy: id,
+  facts: shotFacts,
+  series: shotSeries.nullable().default(null),
+  note: note.default(''),
+})
 export type ShotInput = z.infer<typeof shotInput>
 
 /** A correction: all facts as they should have been, the revision they were read from, and why. */
@@ -25,6 +66,8 @@ export const correctionInput = z.strictObject({
   reason,
   correctedAt: instant,
   facts: shotFacts,
+  /** null: it stays as it is. */
+  note: note.nullable().default(null),
 })
 export type CorrectionInput = z.infer<typeof correctionInput>
 
@@ -41,12 +84,30 @@ export const shotRevision = z.strictObject({
   recordedAt: instant,
   receivedAt: instant,
   facts: shotFacts,
+  note: z.string(),
 })
 export type ShotRevision = z.infer<typeof shotRevision>
 
 /** A shot in its newest revision, as lists carry it. */
-export const shotSummary = z.strictObject({ shotId: id, ...shotSetting.shape, current: shotRevision })
+export const shotSummary = z.strictObject({
+  shotId: id,
+  ...shotSetting.shape,
+  current: shotRevision,
+  series: shotSeries.nullable(),
+  /** What both sides tasted, once both are in or skipped; null until then, and for a side that did not taste. */
+  tasted: z.strictObject({ trainee: tasteFacts.nullable(), trainer: tasteFacts.nullable() }),
+})
 export type ShotSummary = z.infer<typeof shotSummary>
+
+/** A shot's facts as core reads them: with the scale's samples, and the cup as it was tasted in the end. */
+export function readableFacts({
+  current: { facts },
+  series,
+  tasted,
+}: Pick<ShotSummary, 'series' | 'tasted'> & { current: Pick<ShotRevision, 'facts'> }): ShotFacts {
+  const samples = series?.weight ? { samples: unpackSeries(series.weight) } : {}
+  return { ...facts, ...samples, taste: cupTaste(facts.taste, tasted) }
+}
 
 /** A shot with the recipe it was judged by and every revision, newest first. */
 export const shotDetail = z.strictObject({
@@ -58,6 +119,8 @@ export type ShotDetail = z.infer<typeof shotDetail>
 
 export const shotListQuery = z.strictObject({
   personId: id.optional(),
+  grinderId: id.optional(),
+  trainingId: id.optional(),
   limit: z.coerce.number().int().min(BOUNDS.pageSize.min).max(BOUNDS.pageSize.max).default(DEFAULT_PAGE_SIZE),
   cursor: z.string().max(200).optional(),
 })

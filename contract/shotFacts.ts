@@ -11,6 +11,7 @@ import {
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
 import { id, refuse, within } from './primitives.ts'
+import { shotMeasures, shotNotes } from './shotNotes.ts'
 
 function weighing(net: { readonly min: number; readonly max: number }) {
   return z
@@ -38,7 +39,9 @@ const clock = z
   .strictObject({
     firstDrop: z.enum(FIRST_DROPS),
     firstDropS: within(BOUNDS.instantS).nullable(),
+    preinfusionEndS: within(BOUNDS.instantS).nullable().exactOptional(),
     stopS: within(BOUNDS.instantS),
+    lastDripS: within(BOUNDS.instantS).nullable().exactOptional(),
     estimated: z.boolean(),
   })
   .superRefine((value, context) => {
@@ -53,6 +56,10 @@ const clock = z
     if (value.firstDropS !== null && value.firstDropS > value.stopS) {
       refuse(context, ['stopS'], 'stop-before-first-drop', 'The stop lies before the first drop.')
     }
+    if ((value.preinfusionEndS ?? 0) > value.stopS)
+      refuse(context, ['preinfusionEndS'], 'release-after-stop', 'The release lies after the stop.')
+    if ((value.lastDripS ?? value.stopS) < value.stopS)
+      refuse(context, ['lastDripS'], 'drip-before-stop', 'The last drip lies before the stop.')
   })
 
 const tasteAxis = z.int().min(BOUNDS.taste.min).max(BOUNDS.taste.max).nullable()
@@ -86,6 +93,8 @@ export const shotFacts = z
     abandoned: z.enum(ABANDONMENTS).nullable(),
     taste: tasteFacts,
     look: z.strictObject({ stream: z.enum(STREAMS).nullable(), puck: z.enum(PUCKS).nullable() }),
+    measured: shotMeasures.exactOptional(),
+    noted: shotNotes.exactOptional(),
   })
   .superRefine((facts, context) => {
     if (facts.clock?.firstDrop === 'none' && (netG(facts.cup) ?? 0) > 0) {

@@ -1,8 +1,16 @@
 import { z } from 'zod'
 import { ROLES, academy } from './academy.ts'
-import { barContent, grinderContent, machineContent, vesselContent, waterContent } from './prepared/bar.ts'
+import {
+  barContent,
+  basketContent,
+  grinderContent,
+  machineContent,
+  vesselContent,
+  waterContent,
+} from './prepared/bar.ts'
 import { bagContent, coffeeContent } from './prepared/coffee.ts'
-import { id } from './primitives.ts'
+import { cautionContent, routineContent } from './prepared/teaching.ts'
+import { id, instant } from './primitives.ts'
 import { recipeRevision } from './recipe.ts'
 
 /** Someone whom records name; the name is empty once they were erased. */
@@ -35,11 +43,17 @@ export type TodayGrinder = z.infer<typeof todayGrinder>
 export const todayVessel = z.strictObject({ id, ...vesselContent.shape })
 export type TodayVessel = z.infer<typeof todayVessel>
 
+export const todayRoutine = z.strictObject({ routineId: id, ...routineContent.shape })
+export type TodayRoutine = z.infer<typeof todayRoutine>
+export const todayBasket = z.strictObject({ basketId: id, ...basketContent.shape })
+export type TodayBasket = z.infer<typeof todayBasket>
+
 export const todayBar = z.strictObject({
   barId: id,
   ...barContent.shape,
   machines: z.array(todayMachine),
   grinders: z.array(todayGrinder),
+  baskets: z.array(todayBasket),
   vessels: z.array(todayVessel),
   waters: z.array(z.strictObject({ waterId: id, ...waterContent.shape })),
 })
@@ -58,5 +72,12 @@ export const today = z.strictObject({
   earlierRecipes: z.array(recipeRevision),
   coffees: z.array(todayCoffee),
   bars: z.array(todayBar),
+  routines: z.array(todayRoutine),
+  /** Cautions in the academy's own words; the shipped ones are the catalogue's. */
+  cautions: z.array(z.strictObject({ cautionId: id, ...cautionContent.shape })),
+  /** Shots of the last day whose reading waits for the call of whoever pulled them, newest first. */
+  awaiting: z.array(z.strictObject({ shotId: id, personId: id, pulledAt: instant })),
+  /** What still dripped after the last stops at a machine, in g, oldest first. */
+  leads: z.array(z.strictObject({ machineId: id, leadsG: z.array(z.number()) })),
 })
 export type Today = z.infer<typeof today>

@@ -102,6 +102,20 @@ export type {
   Tilt,
   Weighing,
 } from './shot/facts.ts'
+export { DISTRIBUTIONS, POSTURES, noNotes } from './shot/notes.ts'
+export type { Distribution, MarkAt, Posture, ShotNotes } from './shot/notes.ts'
+export { FLOW_MARKS, signsOfMarks, streamOfMarks } from './shot/marks.ts'
+export type { FlowMark } from './shot/marks.ts'
+export { PACKED_SERIES, packSeries, unpackSeries } from './shot/series.ts'
+export {
+  fillingSeen,
+  firstDropSeen,
+  flowNow,
+  isOfStream,
+  projectedFinishS,
+  ranAwayS,
+  settledG,
+} from './shot/liveShot.ts'
 export { doseTrimG, netG, rescueForgottenTare, roundG } from './shot/weighing.ts'
 export type { TareRescue } from './shot/weighing.ts'
 export { timeAtTarget, timeOnClock } from './shot/timeAtTarget.ts'
@@ -164,6 +178,8 @@ export type {
   GrindAdvice,
   GrindShot,
 } from './dialin/types.ts'
+export { grindFit } from './dialin/grindFit.ts'
+export type { GrindFit } from './dialin/grindFit.ts'
 export { stopLead } from './dialin/stopLead.ts'
 // Skill
 export { assessSkill } from './skill/assessSkill.ts'
@@ -181,6 +197,22 @@ export type { Account, JudgedReading, ReadingKind, Rung, SkillProgramme } from '
 export { tastingAgreement } from './taste/tastingAgreement.ts'
 export type { AxisAgreement, DoubleTasting, TastingAgreement, TastingSlip } from './taste/tastingAgreement.ts'
 export type { Kappa } from './taste/agreement.ts'
+export { cupTaste } from './taste/cupTaste.ts'
+// A training at the bar
+export { nextSeat } from './training/nextSeat.ts'
+export { GRIND_OWNERS, RECHECK_REASONS, trainingState } from './training/trainingState.ts'
+export type {
+  GrindOwner,
+  LeftReady,
+  Lock,
+  LockedSetting,
+  RecheckReason,
+  Seat,
+  TrainingEvent,
+  TrainingHappening,
+  TrainingSetup,
+  TrainingState,
+} from './training/trainingState.ts'
 // Planning, milk, drinks
 export { SESSION_DEFAULTS, planSession } from './plan/planSession.ts'
 export type { SessionPlan, SessionWish, Turn } from './plan/planSession.ts'

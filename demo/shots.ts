@@ -1,4 +1,4 @@
-import type { AcademyFile } from '@calm-apron/contract'
+import { type AcademyFile, SHOT_BY_ITSELF } from '@calm-apron/contract'
 import { type ShotFacts, unknownFacts } from '@calm-apron/core'
 import { ACADEMY, PEOPLE } from './academy.ts'
 import { demoId } from './ids.ts'
@@ -161,6 +161,9 @@ export function demoShots(now: Date): DemoShot[] {
     bagId: demoId('bag', 1),
     judgedBy: pick(PEOPLE, 0).personId,
     pulledAt: new Date(now.getTime() - line.minutesAgo * 60_000).toISOString(),
+    ...SHOT_BY_ITSELF,
+    series: null,
+    note: '',
     facts: factsOf(line),
   }))
 }

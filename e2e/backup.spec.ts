@@ -36,7 +36,6 @@ const academyName = async (request: APIRequestContext, url: string) =>
 test('a backup while the app runs, a restore that brings it all back but for whoever was erased since', async ({
   request,
 }) => {
-  test.slow()
   const data = mkdtempSync(join(tmpdir(), 'calm-apron-backup-'))
   chmodSync(data, 0o755)
   const settings = { CALM_APRON_DATA: data, PORT: String(await freePort()) }
@@ -99,7 +98,6 @@ test('a backup while the app runs, a restore that brings it all back but for who
 })
 
 test('an outside database is backed up and restored by its owner', async ({ request }) => {
-  test.slow()
   const data = mkdtempSync(join(tmpdir(), 'calm-apron-outside-'))
   chmodSync(data, 0o755)
   const database = await createTestDatabase('demo')

@@ -25,7 +25,7 @@ test('with the database gone the bar goes on, the shot waits on the device and i
   await expect(page.locator('ol > li')).toContainText('waiting to be sent')
 
   await app.database.mend()
-  await expect(page.getByRole('link', { name: /waiting to be sent/ })).toBeHidden({ timeout: 30_000 })
+  await expect(page.getByRole('link', { name: /waiting to be sent/ })).toBeHidden()
   await expect(page.locator('ol > li')).toHaveCount(1)
   await expect(page.locator('ol > li')).not.toContainText('waiting to be sent')
 })
@@ -79,4 +79,28 @@ test('two taps by the same wet finger are one mark, and a mark can be taken back
   await expect(page.getByRole('button', { name: /^Stop/ })).toBeVisible()
   await page.keyboard.press('u')
   await expect(page.getByRole('button', { name: /First drop/ })).toBeVisible()
+})
+
+test('the screen is kept awake while a shot is on it, and what the device keeps is asked to stay', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const asked: string[] = []
+    const noted = (what: string) => Promise.resolve(asked.push(what))
+    const lock = () => Object.assign(new EventTarget(), { release: () => noted('asleep again') })
+    Object.assign(window, { asked })
+    Object.defineProperty(navigator, 'wakeLock', {
+      value: { request: (kind: string) => noted(`${kind} awake`).then(lock) },
+    })
+    Object.assign(navigator.storage, {
+      persisted: () => Promise.resolve(false),
+      persist: () => noted('keep it').then(() => true),
+    })
+  })
+  const asked = () => page.evaluate(() => ('asked' in window ? window.asked : []))
+  await new Bar(page).begin('Jonas Abelard', 'House double')
+  await expect.poll(asked).toEqual(expect.arrayContaining(['keep it', 'screen awake']))
+  expect(await asked()).not.toContain('asleep again')
+  await page.getByRole('link', { name: 'Today', exact: true }).click()
+  await expect.poll(asked).toContain('asleep again')
 })

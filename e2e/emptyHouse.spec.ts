@@ -9,7 +9,6 @@ import { tabTo } from './people.ts'
 test('an empty house, by keyboard alone: set up by the code, invite, join, a PIN, the trail, and out', async ({
   browser,
 }) => {
-  test.slow()
   const data = mkdtempSync(join(tmpdir(), 'calm-apron-empty-'))
   chmodSync(data, 0o755)
   const app = startByCommand({ CALM_APRON_DATA: data, PORT: String(await freePort()) }, undefined, [

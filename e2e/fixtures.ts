@@ -37,17 +37,25 @@ export const test = base.extend<Fixtures>({
   },
   signedIn: [TRAINER, { option: true }],
   baseURL: async ({ app }, use) => use(app.url),
-  page: async ({ page, app, signedIn }, use) => {
+  page: async ({ page, app, signedIn }, use, testInfo) => {
     if (signedIn !== null) await comeInAs(page.request, app.url, signedIn)
     const errors: string[] = []
     page.on('pageerror', (error) => errors.push(error.message))
     await use(page)
+    // Where it failed elsewhere, what stood on the page is all there is to find out why.
+    if (testInfo.status !== testInfo.expectedStatus && !page.isClosed())
+      console.log(`${page.url()} at the end:\n${await page.locator('body').innerText()}`)
     expect(errors).toEqual([])
   },
 })
 
-/** Nothing may be left out of the scan. Of one and the same view in other colours only the contrast can differ. */
+/** A line that is nothing but a key of the catalogue: its words were not there. */
+const BARE_KEY = /^[a-z]\w*(\.[\w-]+)+$/
+
+/** Nothing may be left out of the scan, and every text has its words. Of one and the same view in other colours only the contrast can differ. */
 export async function expectAccessible(page: Page, { isContrastOnly = false } = {}): Promise<void> {
+  const lines = (await page.locator('body').innerText()).split('\n')
+  expect(lines.filter((line) => BARE_KEY.test(line.trim()))).toEqual([])
   // There are no frames in it, so that its results need no page of their own to be put together on.
   const axe = new AxeBuilder({ page }).setLegacyMode()
   if (isContrastOnly) axe.withRules(['color-contrast'])

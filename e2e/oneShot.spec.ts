@@ -32,16 +32,18 @@ test('a trainee pulls one shot, it is read against its recipe, and it is remembe
 
   await test.step('the space bar starts, marks the first drop and stops; both clocks are shown', async () => {
     await bar.goTo('Pull')
+    const beforeStart = performance.now()
     await page.keyboard.press('Space')
     await expect(page.getByRole('button', { name: 'First drop' })).toBeVisible()
     await page.waitForTimeout(1500)
     await page.keyboard.press('Space')
+    const sinceStartS = (performance.now() - beforeStart) / 1000
     await page.waitForTimeout(1000)
     await page.keyboard.press('Space')
     const firstDropS = Number(await page.getByLabel('First drop at').inputValue())
     const stopS = Number(await page.getByLabel('Stopped at').inputValue())
     expect(firstDropS).toBeGreaterThanOrEqual(1.5)
-    expect(firstDropS).toBeLessThan(2.5)
+    expect(firstDropS).toBeLessThan(sinceStartS)
     expect(stopS - firstDropS).toBeGreaterThan(0.95)
     await expect(page.locator('[data-clock=pump]')).toHaveText(stopS.toFixed(1))
     await expect(page.locator('[data-clock=drop]')).toHaveText((stopS - firstDropS).toFixed(1))
@@ -120,7 +122,7 @@ test('a little off its window with a wrong dose or a tilted tamp, a shot never a
   await bar.weigh('Dose', 'Portafilter 1', '605.7')
   await bar.goTo('Tamp')
   await bar.answer('Seen from above', 'Clear tilt')
-  await bar.answer('Low on which side?', 'Left')
+  await bar.page.getByRole('button', { name: 'low on the left' }).click()
   await bar.typeTimes('', '45')
   await bar.answer(/Did one come/, 'No drop came')
   await bar.answer('Was it given up?', 'It choked')

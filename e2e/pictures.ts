@@ -2,7 +2,9 @@ import { join } from 'node:path'
 import { CHECKOUT } from '@calm-apron/scripts/testing'
 import type { Page } from '@playwright/test'
 import { Bar } from './bar.ts'
-import { expect, test } from './fixtures.ts'
+import { comeInAs, expect, test } from './fixtures.ts'
+import { ScaleBar } from './scaleBar.ts'
+import { StandIns } from './standIns.ts'
 
 async function picture(page: Page, name: string): Promise<void> {
   await page.evaluate(() => document.fonts.ready)
@@ -17,6 +19,7 @@ test('the main views', async ({ page }) => {
   await page.getByRole('radio', { name: 'Teo Varga-Lind' }).check()
   await page.getByRole('radio', { name: 'House double' }).check()
   await expect(page.getByRole('heading', { name: 'Coffee' })).toBeVisible()
+  await page.evaluate(() => window.scrollTo(0, 0))
   await picture(page, 'today')
 
   await bar.begin('Teo Varga-Lind', 'House double')
@@ -38,16 +41,13 @@ test('the main views', async ({ page }) => {
   await page.keyboard.press('Space')
   await page.clock.runFor(5600)
   await page.keyboard.press('Space')
-  await page.clock.runFor(11_300)
-  await picture(page, 'bar-during')
-  await page.clock.runFor(4500)
+  await page.clock.runFor(15_800)
   await page.keyboard.press('Space')
   await bar.weigh('Cup', 'Tasting cup', '157.8')
   await bar.goTo('Look')
   await bar.answer('The stream', 'Even')
   await bar.answer('The puck, after knocking out', 'Even, whole')
   await bar.taste(7, 4, 2)
-  await picture(page, 'bar-after')
 
   await bar.save()
   await page.clock.runFor(500)
@@ -63,8 +63,59 @@ test('the main views', async ({ page }) => {
   await page.getByRole('link', { name: 'Correct a number' }).click()
   await page.getByLabel('Grind setting').fill('15')
   await picture(page, 'correct')
-  await page.goto('/settings')
-  await picture(page, 'settings')
+})
+
+test('a training with the scale', async ({ page, app, browser }) => {
+  const standIns = await StandIns.start(10)
+  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+  const bar = await ScaleBar.on(page, standIns)
+  const hands = await standIns.hands(0)
+  await bar.startTraining({
+    'Mirren Kestle': 'Group 1',
+    'Nadia Fjordal': 'Group 1',
+    'Teo Varga-Lind': 'Group 2',
+  })
+  await page.getByRole('link', { name: 'Dial in' }).click()
+  for (let shot = 0; shot < 2; shot += 1) {
+    const words = (await page.locator('#next-shot').textContent()) ?? ''
+    const setting = Number(/(?:at|to) (\d+)/.exec(words)?.[1])
+    await page.getByRole('button', { name: `Pull at ${setting}` }).click()
+    await bar.pull(hands, { setting })
+    await expect(page.locator('#verdict')).toBeVisible()
+    await page.getByRole('link', { name: 'Go on dialling in' }).click()
+  }
+  await expect(page.getByText(/from 2 shots/)).toBeVisible()
+  await picture(page, 'dial-in')
+  await page.getByRole('button', { name: /^Lock \d+ for this session/ }).click()
+  await bar.next('Group 1')
+  await hands.order({ kind: 'take' }, { kind: 'tare' }, { kind: 'put', vesselG: 586.4, contentG: 19.1 })
+  await bar.step('Dose')
+  await expect(page.getByText('In Portafilter 1.')).toBeVisible()
+  await picture(page, 'bar-dose')
+  await bar.prepare(hands)
+  await bar.start()
+  await expect(page.getByText(/^At this flow, stop at/)).toBeVisible()
+  await page.getByRole('button', { name: 'Like honey' }).click()
+  await page.waitForTimeout(900)
+  await picture(page, 'bar-during')
+  await bar.stopOnCue()
+  await bar.save()
+  await expect(page.getByRole('heading', { name: /by eye alone/ })).toBeVisible()
+  const shotPath = new URL(page.url()).pathname
+  const pocket = await browser.newContext({ baseURL: app.url, viewport: { width: 390, height: 844 } })
+  const phone = await pocket.newPage()
+  await comeInAs(phone.request, app.url, 'Mirren Kestle')
+  await phone.goto(shotPath)
+  const own = new ScaleBar(phone)
+  await own.say('Balanced', 'Hold it')
+  await picture(phone, 'phone-call')
+  await pocket.close()
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Training Mirren/ }).click()
+  await expect(page.getByText('1 shot', { exact: true }).first()).toBeVisible()
+  await picture(page, 'training')
+  hands.close()
+  standIns.stop()
 })
 
 test('the views of Prepare', async ({ page }) => {
@@ -114,9 +165,6 @@ test.describe('people and doors', () => {
     await page.getByRole('button', { name: 'Make the invitation' }).click()
     await expect(page.getByAltText(/picture for a phone/)).toBeVisible()
     const link = await page.getByLabel('Link', { exact: true }).inputValue()
-    await page.goto('/settings/trail')
-    await expect(page.locator('ol > li').first()).toBeVisible()
-    await picture(page, 'trail')
 
     await page.setViewportSize({ width: 390, height: 844 })
     await page.goto(link)

@@ -1,19 +1,34 @@
 import { CHROMIUM_ARGS, chromiumPath } from '@calm-apron/scripts/testing'
 import { defineConfig } from '@playwright/test'
 
+const LONG = ['training', 'bar', 'noNetwork', 'backup', 'emptyHouse', 'reached'].map(
+  (name) => `**/${name}.spec.ts`,
+)
+
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  workers: 2,
+  // Stories wait as often as they work: one more than the cores of a small machine.
+  workers: 3,
   fullyParallel: true,
-  timeout: 45_000,
+  // These only end what hangs: a shared machine can be five times slower for minutes. How fast anything is, the
+  // benchmarks say.
+  timeout: 300_000,
+  expect: { timeout: 45_000 },
   forbidOnly: true,
   retries: 0,
+  // The longest stories first, so that no core waits for the last of them.
+  projects: [
+    { name: 'long', testMatch: LONG },
+    { name: 'others', testIgnore: LONG },
+  ],
   reporter: [['list'], ['json']],
   use: {
-    actionTimeout: 6000,
+    actionTimeout: 45_000,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // Only the stories of a bar without network want one; the rest need not fetch the whole app ahead.
+    serviceWorkers: 'block',
     timezoneId: 'Atlantic/Azores',
     launchOptions: { executablePath: chromiumPath(), args: CHROMIUM_ARGS },
   },

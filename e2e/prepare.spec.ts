@@ -62,7 +62,6 @@ test('a trainer builds a room from empty to ready to pull', async ({ page }) => 
 test('a recipe in each school, and one that disagrees with itself says so while it is typed', async ({
   page,
 }) => {
-  test.slow()
   await page.goto('/prepare/recipes/new')
   const schools = page.getByRole('main').getByRole('listitem').getByRole('button')
   await expect(schools).toHaveCount(9)
@@ -271,7 +270,6 @@ test('with 500 coffees and 300 recipes the lists stay lists: a page at a time, a
   page,
   app,
 }) => {
-  test.slow()
   const api = `${app.url}/api/v1`
   await comeInAs(page.request, app.url, TRAINER)
   const all = (await (await page.request.get(`${api}/prepared-file`)).json()) as {

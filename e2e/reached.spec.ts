@@ -1,42 +1,13 @@
-import { spawnSync } from 'node:child_process'
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createTestDatabase, freePort, runByCommand, startByCommand } from '@calm-apron/scripts/testing'
 import { expect, test } from '@playwright/test'
-
-/** A certificate that only this test trusts. */
-function makeCertificate(folder: string): { TLS_CERT: string; TLS_KEY: string } {
-  const [TLS_CERT, TLS_KEY] = [join(folder, 'cert.pem'), join(folder, 'key.pem')]
-  const { status, stderr } = spawnSync(
-    'openssl',
-    [
-      'req',
-      '-x509',
-      '-newkey',
-      'ec',
-      '-pkeyopt',
-      'ec_paramgen_curve:prime256v1',
-      '-nodes',
-      '-days',
-      '2',
-      '-subj',
-      '/CN=bar.invalid',
-      '-keyout',
-      TLS_KEY,
-      '-out',
-      TLS_CERT,
-    ],
-    { encoding: 'utf8' },
-  )
-  expect([stderr, status]).toEqual([expect.anything(), 0])
-  return { TLS_CERT, TLS_KEY }
-}
+import { makeCertificate } from './certificate.ts'
 
 test('over https by its own certificate: cookies are for https alone; without it the start says what is lost', async ({
   browser,
 }) => {
-  test.slow()
   const folder = mkdtempSync(join(tmpdir(), 'calm-apron-tls-'))
   chmodSync(folder, 0o755)
   const database = await createTestDatabase('demo')
@@ -80,7 +51,6 @@ test('over https by its own certificate: cookies are for https alone; without it
 test('from the command line: a second academy kept apart, and a sole head who is locked out comes in again', async ({
   browser,
 }) => {
-  test.slow()
   const data = mkdtempSync(join(tmpdir(), 'calm-apron-academy-'))
   chmodSync(data, 0o755)
   const database = await createTestDatabase('demo')

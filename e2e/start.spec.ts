@@ -72,7 +72,6 @@ test('it starts with the demo, an academy is set up beside it, it stops cleanly,
   own,
   page,
 }) => {
-  test.slow()
   const first = await own.start()
   expect(await doorsAt(await first.ready)).toEqual(withAcademy)
   expect(first.printed()).toContain(join(own.data, 'postgres'))

@@ -11,10 +11,18 @@ const BENCHMARKS = [
   'listShots.ts',
   'listPrepared.ts',
   'signIn.ts',
+  'liveTablets.ts',
+  'barFirstLoad.ts',
+  'liveShot.ts',
 ]
 
+/** Only those whose name holds one of the words given, where any are. */
+const asked = process.argv.slice(3)
+
 async function runBenchmarks(): Promise<void> {
-  for (const file of BENCHMARKS) {
+  for (const file of BENCHMARKS.filter(
+    (each) => asked.length === 0 || asked.some((word) => each.includes(word)),
+  )) {
     const args = ['--import', 'tsx', join(CHECKOUT, 'benchmarks', file)]
     const code = await runShown(process.execPath, args, { cwd: CHECKOUT })
     if (code !== 0) process.exitCode = code

@@ -147,3 +147,33 @@ async function ask(url: string): Promise<Told> {
     }).once('error', reject)
   })
 }
+
+/** Simulated devices on loopback, as a process of their own. */
+export interface RunningStandIns {
+  process: ChildProcess
+  url: string
+}
+
+/**
+ * Starts the simulated scale and the rest.
+ * @param pace how many seconds of their clock pass in one of ours
+ * @throws {PlainFailure} with their last words, when they can't listen there
+ */
+export async function startStandIns(port: number, pace = 1): Promise<RunningStandIns> {
+  const child = spawn(process.execPath, ['--enable-source-maps', join(distFolder(), 'devices/main.js')], {
+    env: { ...process.env, DEVICE_PORT: String(port), DEVICE_PACE: String(pace) },
+    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
+  })
+  let words = ''
+  const url = await new Promise<string>((resolve, reject) => {
+    const hear = (said: Buffer) => {
+      words += said.toString()
+      const found = /"url":"([^"]+)"/.exec(words)?.[1]
+      if (found !== undefined) resolve(found)
+    }
+    child.stdout?.on('data', hear)
+    child.stderr?.on('data', hear)
+    child.once('exit', () => reject(new PlainFailure(`The simulated devices ended: ${words.slice(-300)}`)))
+  })
+  return { process: child, url }
+}

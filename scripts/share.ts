@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { sourceFiles } from './building/sourceFiles.ts'
 import { CHECKOUT } from './machine/checkout.ts'
 
-const ROOMS = ['core', 'contract', 'server', 'web', 'demo', 'scripts', 'e2e', 'benchmarks']
+const ROOMS = ['core', 'contract', 'server', 'web', 'demo', 'devices', 'scripts', 'e2e', 'benchmarks']
 const CODE = /\.(ts|vue|mjs|css)$/
 const TEST = /(\.test\.ts$)|(\/testing\/)|(^e2e\/)/
 

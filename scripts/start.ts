@@ -8,7 +8,7 @@ import { CHECKOUT } from './machine/checkout.ts'
 import { ensureDiskSpace } from './machine/disk.ts'
 import { PlainFailure, runMain } from './machine/plainFailure.ts'
 import { type PortState, portState } from './machine/ports.ts'
-import { loadDemo, migrate, startServer } from './serving.ts'
+import { type RunningStandIns, loadDemo, migrate, startServer, startStandIns } from './serving.ts'
 import { type StartSettings, readStartSettings, warningsFor } from './startSettings.ts'
 
 const ALREADY_RUNNING =
@@ -63,6 +63,13 @@ function stopUnless(isAnothers: boolean, cluster: Cluster): void {
   }
 }
 
+/** The demo brings simulated devices one port further; where that is taken, it does without. */
+async function standInsBeside({ port }: StartSettings): Promise<RunningStandIns | null> {
+  const devicePort = port + 1
+  if (devicePort > 65_535 || (await portState(devicePort, '127.0.0.1')) !== 'free') return null
+  return startStandIns(devicePort)
+}
+
 async function serve(settings: StartSettings, urls: DatabaseUrls): Promise<void> {
   if (urls.ownerUrl !== '') migrate(urls)
   const { host, port, withDemo, publicOrigin, isTls } = settings
@@ -75,12 +82,16 @@ async function serve(settings: StartSettings, urls: DatabaseUrls): Promise<void>
     isTls,
     ...(publicOrigin !== null && { publicOrigin }),
   })
+  const standIns = withDemo ? await standInsBeside(settings) : null
   const stop = () => server.process.kill('SIGTERM')
   stopAsked.addEventListener('abort', stop)
   if (stopAsked.aborted) stop()
   for (const warning of warningsFor(settings)) console.log(`\n${warning}`)
+  if (standIns)
+    console.log(`\nA simulated scale and its like: ${standIns.url} (choose it under Settings, Devices).`)
   console.log(`\nCalm Apron is ready: ${server.url}\nStop it with Ctrl-C.`)
   const code = await server.gone
+  standIns?.process.kill('SIGTERM')
   if (code !== 0)
     throw new PlainFailure(`The server ended unexpectedly (code ${code}); its last words are above.`)
   console.log('Stopped.')

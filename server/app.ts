@@ -1,12 +1,13 @@
 import { API_BASE, MAX_BODY_BYTES } from '@calm-apron/contract'
-import { openApiDocument, preparedFileSchema } from '@calm-apron/contract/openapi'
-import express, { type Express, Router } from 'express'
+import compression from 'compression'
+import express, { type Express, type Response, Router } from 'express'
 import type { Logger } from 'pino'
 import type { Readiness } from './database/readiness.ts'
 import { academyRoutes } from './academies/routes.ts'
 import { auditRoutes } from './audit/routes.ts'
 import { doorRoutes } from './doors/routes.ts'
 import { healthRoutes } from './health/routes.ts'
+import { descriptionRoutes } from './http/description.ts'
 import { requestLog } from './http/logging.ts'
 import { answerProblem, refuseUnknownPath } from './http/problems.ts'
 import { securityHeaders } from './http/security.ts'
@@ -18,6 +19,7 @@ import { setAsideRoutes } from './setAside/routes.ts'
 import { shotRoutes } from './shots/routes.ts'
 import { tastingRoutes } from './tasting/routes.ts'
 import { todayRoutes } from './today/routes.ts'
+import { trainingRoutes } from './training/routes.ts'
 
 /** All that the app needs from outside. */
 export interface AppParts {
@@ -26,6 +28,8 @@ export interface AppParts {
   trustProxy: boolean | number | string
   checkReadiness: () => Promise<Readiness>
   logger: Logger
+  /** Where devices may be besides this machine itself, such as `ws://192.168.1.20:4181`. */
+  deviceOrigins: readonly string[]
   /** Where the built web app lies. */
   webFolder: string
   version: string
@@ -37,7 +41,9 @@ export function createApp(parts: AppParts): Express {
   app.disable('x-powered-by')
   app.set('trust proxy', parts.trustProxy)
   app.use(requestLog(parts.logger))
-  app.use(securityHeaders(parts.house.doors.isSecure))
+  app.use(securityHeaders(parts.house.doors.isSecure, parts.deviceOrigins))
+  // A live line is written word by word, and must not wait in a compressor.
+  app.use(compression({ filter: (req, res) => !isLive(res) && compression.filter(req, res) }))
   app.use(healthRoutes(parts.checkReadiness))
   app.use(API_BASE, apiRoutes(parts))
   app.use(webRoutes(parts.webFolder))
@@ -45,21 +51,18 @@ export function createApp(parts: AppParts): Express {
   return app
 }
 
+function isLive(res: Response): boolean {
+  return String(res.getHeader('Content-Type')).startsWith('text/event-stream')
+}
+
 function apiRoutes({ house, version }: AppParts): Router {
   const api = Router()
-  const document = openApiDocument(version)
   api.use(express.json({ limit: MAX_BODY_BYTES }))
   api.use((_req, res, next) => {
     res.set('Cache-Control', 'no-store')
     next()
   })
-  api.get('/openapi.json', (_req, res) => {
-    res.json(document)
-  })
-  const fileSchema = preparedFileSchema()
-  api.get('/schemas/prepared.json', (_req, res) => {
-    res.json(fileSchema)
-  })
+  api.use(descriptionRoutes(version))
   const resources = [
     doorRoutes,
     todayRoutes,
@@ -68,6 +71,7 @@ function apiRoutes({ house, version }: AppParts): Router {
     prepareRoutes,
     shotRoutes,
     tastingRoutes,
+    trainingRoutes,
     auditRoutes,
     setAsideRoutes,
   ]

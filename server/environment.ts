@@ -15,6 +15,11 @@ const environment = z
     TRUST_PROXY: z.string().min(1).optional(),
     TLS_CERT: z.string().min(1).optional(),
     TLS_KEY: z.string().min(1).optional(),
+    /** Where devices may be, besides this machine itself: origins with ws:// or wss://, parted by commas. */
+    DEVICE_ORIGINS: z
+      .string()
+      .regex(/^wss?:\/\/[^/\s,;'"]+(,wss?:\/\/[^/\s,;'"]+)*$/, 'should be such as ws://192.168.1.20:4181')
+      .optional(),
     DEMO_SIGN_IN: z.enum(['yes', 'no']).default('no'),
     DATABASE_URL: z.string().min(1),
     WEB_FOLDER: z.string().min(1),
@@ -36,6 +41,7 @@ export interface Environment {
   /** Whether browsers reach this server by https, here or at a proxy in front. */
   isSecure: boolean
   demoSignIn: boolean
+  deviceOrigins: string[]
   databaseUrl: string
   webFolder: string
   logLevel: string
@@ -64,6 +70,7 @@ export function readEnvironment(variables: NodeJS.ProcessEnv): Environment {
     tls,
     isSecure: tls !== null || PUBLIC_ORIGIN?.startsWith('https:') === true,
     demoSignIn: rest.DEMO_SIGN_IN === 'yes',
+    deviceOrigins: rest.DEVICE_ORIGINS?.split(',') ?? [],
     databaseUrl: rest.DATABASE_URL,
     webFolder: rest.WEB_FOLDER,
     logLevel: rest.LOG_LEVEL,

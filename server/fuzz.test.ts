@@ -6,6 +6,7 @@ import fc from 'fast-check'
 import type { Pool } from 'pg'
 import { z } from 'zod'
 import { inAcademy } from './database/inAcademy.ts'
+import { liveHub } from './training/live.ts'
 import { databaseOver, openPool } from './database/pool.ts'
 import type { House } from './house.ts'
 import { type Ids, arbitraryOf } from './testing/arbitraryBody.ts'
@@ -33,7 +34,7 @@ beforeAll(async () => {
   app = await startTestApp('demo')
   pool = openPool(app.database.appUrl, () => undefined)
   const doors = { publicOrigin: app.url, isSecure: false, demoSignIn: true }
-  house = { database: databaseOver(pool), now: () => new Date(), doors }
+  house = { database: databaseOver(pool), now: () => new Date(), doors, live: liveHub('', () => undefined) }
   world = worldIn(house)
   await world.openOther()
 })

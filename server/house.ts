@@ -1,4 +1,5 @@
 import type { Database } from './database/pool.ts'
+import type { LiveHub } from './training/live.ts'
 
 /** How this server is reached, and whom it lets in. */
 export interface DoorSettings {
@@ -15,4 +16,5 @@ export interface House {
   database: Database
   now: () => Date
   doors: DoorSettings
+  live: LiveHub
 }

@@ -9,6 +9,7 @@ import { sweepAttempts } from './doors/attemptQueries.ts'
 import { offerSetUp } from './doors/setUp.ts'
 import { readEnvironment } from './environment.ts'
 import { bareError } from './http/logging.ts'
+import { liveHub } from './training/live.ts'
 import packageJson from './package.json' with { type: 'json' }
 
 const FINISH_WITHIN_MS = 10_000
@@ -21,16 +22,21 @@ const pool = openPool(environment.databaseUrl, (error) =>
   logger.warn({ err: error }, 'lost a database connection'),
 )
 const { publicOrigin, isSecure, demoSignIn } = environment
+const live = liveHub(environment.databaseUrl, (error) =>
+  logger.warn({ err: bareError(error) }, 'the live line to the database broke'),
+)
 const house = {
   database: databaseOver(pool),
   now: () => new Date(),
   doors: { publicOrigin, isSecure, demoSignIn },
+  live,
 }
 const app = createApp({
   house,
   trustProxy: environment.trustProxy,
   checkReadiness: () => checkReadiness(pool),
   logger,
+  deviceOrigins: environment.deviceOrigins,
   webFolder: environment.webFolder,
   version: packageJson.version,
 })
@@ -70,6 +76,8 @@ async function stop(why: string): Promise<void> {
   if (isStopping) return
   isStopping = true
   logger.info({ why }, 'stopping')
+  // A live line never ends by itself.
+  await live.close()
   await finishRequests(server)
   await pool.end()
   logger.info('stopped')

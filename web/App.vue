@@ -1,23 +1,28 @@
 <script setup lang="ts">
-import { ConfigProvider } from 'ant-design-vue'
-import { computed, nextTick, onErrorCaptured, ref, watch } from 'vue'
+import { Button, ConfigProvider } from 'ant-design-vue'
+import { computed, defineAsyncComponent, nextTick, onErrorCaptured, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterView, useRoute } from 'vue-router'
-import ComeInPage from './doors/ComeInPage.vue'
-import HandedPage from './doors/HandedPage.vue'
 import UnconfirmedNote from './doors/UnconfirmedNote.vue'
 import EmptyPlace from './parts/EmptyPlace.vue'
-import KeyHelp from './shell/KeyHelp.vue'
+import { useNewVersion } from './shell/newVersion.ts'
 import TopBar from './shell/TopBar.vue'
 import { usePlaceKeys } from './shell/usePlaceKeys.ts'
 import { useAcademy } from './store/academy.ts'
 import { useDoor } from './store/door.ts'
 import { applyPalette, useTheme } from './theme/useTheme.ts'
+import { withWords } from './words/index.ts'
+
+// None of these is on the way of somebody who is here already.
+const ComeInPage = defineAsyncComponent(withWords('doors', () => import('./doors/ComeInPage.vue')))
+const HandedPage = defineAsyncComponent(withWords('doors', () => import('./doors/HandedPage.vue')))
+const KeyHelp = defineAsyncComponent(() => import('./shell/KeyHelp.vue'))
 
 const { t } = useI18n()
 const route = useRoute()
 const door = useDoor()
 const academy = useAcademy()
+const newVersion = useNewVersion()
 const deskTheme = useTheme('desk')
 const { isHelpOpen } = usePlaceKeys()
 const failure = ref('')
@@ -71,6 +76,10 @@ watch(
     <TopBar />
     <main id="main" tabindex="-1">
       <p v-if="door.state === 'remembered'" class="notice" role="status">{{ t('app.remembered') }}</p>
+      <p v-if="newVersion.isReady" class="notice" role="status">
+        {{ t('app.newVersion') }}
+        <Button type="link" @click="newVersion.take">{{ t('app.takeNewVersion') }}</Button>
+      </p>
       <UnconfirmedNote />
       <p v-if="failure" class="notice failed" role="alert">{{ t('app.failed', { message: failure }) }}</p>
       <RouterView v-if="shown === 'place'" />
@@ -85,7 +94,7 @@ watch(
       <EmptyPlace v-else-if="shown === 'unreachable'" :says="t('app.unreachable')" />
       <EmptyPlace v-else :says="t('app.loading')" />
     </main>
-    <KeyHelp v-model:open="isHelpOpen" />
+    <KeyHelp v-if="isHelpOpen" v-model:open="isHelpOpen" />
   </ConfigProvider>
 </template>
 

@@ -6,8 +6,11 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router.ts'
+import { askTodayAhead } from './store/todayAhead.ts'
 import { i18n } from './words/index.ts'
 
 // Where the check before us found the browser too old, its words stand on the page.
-if (!document.documentElement.hasAttribute('data-too-old'))
+if (!document.documentElement.hasAttribute('data-too-old')) {
+  askTodayAhead()
   createApp(App).use(createPinia()).use(router).use(i18n).mount('#app')
+}

@@ -1,5 +1,8 @@
 import type { Action } from '@calm-apron/contract'
 import { createRouter, createWebHistory } from 'vue-router'
+import BarStartPage from './bar/BarStartPage.vue'
+import TodayPage from './today/TodayPage.vue'
+import { withWords } from './words/index.ts'
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -14,12 +17,12 @@ declare module 'vue-router' {
   }
 }
 
-/** Every place, loaded when it is first gone to. */
+/** Every place, loaded when it is first gone to; but where a day begins is there at once. */
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'today', meta: { place: 'today' }, component: () => import('./today/TodayPage.vue') },
-    { path: '/bar', name: 'bar', meta: { place: 'bar' }, component: () => import('./bar/BarStartPage.vue') },
+    { path: '/', name: 'today', meta: { place: 'today' }, component: TodayPage },
+    { path: '/bar', name: 'bar', meta: { place: 'bar' }, component: BarStartPage },
     {
       path: '/bar/:shotId',
       name: 'shot',
@@ -28,53 +31,80 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/trainings/new',
+      name: 'new-training',
+      meta: { place: 'new-training', action: 'lead-training' },
+      component: () => import('./training/NewTrainingPage.vue'),
+    },
+    {
+      path: '/trainings/:trainingId',
+      name: 'training',
+      meta: { place: 'training' },
+      component: withWords('dialIn', () => import('./training/TrainingPage.vue')),
+      props: true,
+    },
+    {
+      path: '/trainings/:trainingId/dial-in',
+      name: 'dial-in',
+      meta: { place: 'dial-in', action: 'lead-training' },
+      component: withWords('dialIn', () => import('./dialin/DialInPage.vue')),
+      props: true,
+    },
+    {
+      path: '/shots/:shotId/tasting',
+      name: 'tasting',
+      meta: { place: 'tasting' },
+      component: withWords('reading', () => import('./tasting/TastingPage.vue')),
+      props: true,
+    },
+    {
       path: '/shots/:shotId',
       name: 'reading',
       meta: { place: 'reading' },
-      component: () => import('./reading/ReadingPage.vue'),
+      component: withWords('reading', () => import('./reading/ReadingPage.vue')),
       props: true,
     },
     {
       path: '/shots/:shotId/correct',
       name: 'correct',
       meta: { place: 'correct' },
-      component: () => import('./reading/CorrectPage.vue'),
+      component: withWords('reading', () => import('./reading/CorrectPage.vue')),
       props: true,
     },
     {
       path: '/progress/:personId?',
       name: 'progress',
       meta: { place: 'progress' },
-      component: () => import('./progress/ProgressPage.vue'),
+      component: withWords('progress', () => import('./progress/ProgressPage.vue')),
       props: true,
     },
     {
       path: '/waiting',
       name: 'waiting',
       meta: { place: 'waiting' },
-      component: () => import('./waiting/WaitingPage.vue'),
+      component: withWords('waiting', () => import('./waiting/WaitingPage.vue')),
     },
     {
       path: '/switch',
       name: 'switch',
       meta: { place: 'switch', needsNothing: true },
-      component: () => import('./doors/SwitchPage.vue'),
+      component: withWords('doors', () => import('./doors/SwitchPage.vue')),
     },
     {
       path: '/set-up',
       name: 'set-up',
       meta: { place: 'set-up', isOpen: true },
-      component: () => import('./doors/SetUpPage.vue'),
+      component: withWords('doors', () => import('./doors/SetUpPage.vue')),
     },
     {
       path: '/join',
       name: 'join',
       meta: { place: 'join', isOpen: true },
-      component: () => import('./doors/JoinPage.vue'),
+      component: withWords('doors', () => import('./doors/JoinPage.vue')),
     },
     {
       path: '/prepare',
-      component: () => import('./prepare/PrepareFrame.vue'),
+      component: withWords('prepare', () => import('./prepare/PrepareFrame.vue')),
       children: [
         { path: '', name: 'prepare', redirect: { name: 'recipes' } },
         {
@@ -177,13 +207,19 @@ export const router = createRouter({
     },
     {
       path: '/settings',
-      component: () => import('./settings/SettingsFrame.vue'),
+      component: withWords('settings', () => import('./settings/SettingsFrame.vue')),
       children: [
         {
           path: '',
           name: 'settings',
           meta: { place: 'settings' },
           component: () => import('./settings/SettingsPage.vue'),
+        },
+        {
+          path: 'devices',
+          name: 'devices',
+          meta: { place: 'devices', needsNothing: true },
+          component: () => import('./settings/DevicesPage.vue'),
         },
         {
           path: 'you',

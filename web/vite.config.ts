@@ -1,8 +1,33 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [
+    vue(),
+    VitePWA({
+      // A newer app waits until whoever is at the bar says so: nothing is reloaded in mid-shot.
+      registerType: 'prompt',
+      injectRegister: null,
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//, /^\/healthz$/, /^\/readyz$/],
+        cleanupOutdatedCaches: true,
+        inlineWorkboxRuntime: true,
+      },
+      manifest: {
+        name: 'Calm Apron',
+        short_name: 'Calm Apron',
+        description: 'Teaches new baristas to pull espresso.',
+        display: 'standalone',
+        orientation: 'any',
+        background_color: '#F6F3EC',
+        theme_color: '#1F5A4E',
+        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+    }),
+  ],
   define: {
     __VUE_I18N_LEGACY_API__: 'false',
     __VUE_I18N_FULL_INSTALL__: 'false',

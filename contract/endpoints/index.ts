@@ -2,6 +2,7 @@ import { DOOR_ENDPOINTS } from './doors.ts'
 import { PEOPLE_ENDPOINTS } from './people.ts'
 import { PREPARE_ENDPOINTS } from './prepare.ts'
 import { SHOT_ENDPOINTS } from './shots.ts'
+import { TRAINING_ENDPOINTS } from './trainings.ts'
 
 /** Everything the API does. */
 export const ENDPOINTS = {
@@ -9,5 +10,6 @@ export const ENDPOINTS = {
   ...PEOPLE_ENDPOINTS,
   ...PREPARE_ENDPOINTS,
   ...SHOT_ENDPOINTS,
+  ...TRAINING_ENDPOINTS,
 } as const
 export type Endpoints = typeof ENDPOINTS

@@ -1,7 +1,17 @@
 import { z } from 'zod'
 import { id } from '../primitives.ts'
 import { correctionInput, shotDetail, shotInput, shotList, shotListQuery, shotSummary } from '../shot.ts'
-import { call, callInput, slip, slipInput, tasting } from '../tasting.ts'
+import {
+  call,
+  callInput,
+  photo,
+  photoInput,
+  ruling,
+  rulingInput,
+  slip,
+  slipInput,
+  tasting,
+} from '../tasting.ts'
 import { type Endpoint, none } from './endpoint.ts'
 
 const shotPath = z.strictObject({ shotId: id })
@@ -21,13 +31,14 @@ export const SHOT_ENDPOINTS = {
   getShot: {
     method: 'get',
     path: '/shots/{shotId}',
-    summary: 'One shot with all its revisions.',
+    summary:
+      'One shot with all its revisions; to whoever pulled it only once their call is made, where it is asked for.',
     action: 'see-shots',
     params: shotPath,
     query: none,
     body: null,
     answer: shotDetail,
-    problems: [],
+    problems: ['call-first'],
   },
   putShot: {
     method: 'put',
@@ -83,5 +94,27 @@ export const SHOT_ENDPOINTS = {
     body: slipInput,
     answer: slip,
     problems: ['id-taken', 'changed-meanwhile'],
+  },
+  putRuling: {
+    method: 'put',
+    path: '/shots/{shotId}/rulings/{rulingId}',
+    summary: 'Sets a trainer’s own reading beside the tool’s, with a reason.',
+    action: 'overrule',
+    params: z.strictObject({ shotId: id, rulingId: id }),
+    query: none,
+    body: rulingInput,
+    answer: ruling,
+    problems: ['id-taken'],
+  },
+  putPhoto: {
+    method: 'put',
+    path: '/shots/{shotId}/photos/{photoId}',
+    summary: 'Adds a photo to a shot.',
+    action: 'add-photo',
+    params: z.strictObject({ shotId: id, photoId: id }),
+    query: none,
+    body: photoInput,
+    answer: photo,
+    problems: ['id-taken'],
   },
 } as const satisfies Record<string, Endpoint>

@@ -1,11 +1,10 @@
 import { tasteLeaning } from '../diagnosis/taste.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { THRESHOLDS } from '../thresholds.ts'
-import { type GrindModel, belongsAt, chancesAt, grindModel, lnTimeAt } from './grindModel.ts'
-import { type LevelBelief, levelBelief } from './level.ts'
-import { type Option, bestOption, optionAt, targetLn, windowLn } from './nextSetting.ts'
-import { finenessNow, finenessOf, observationsOf } from './observations.ts'
-import { slopeBelief } from './slope.ts'
+import { belongsAt, chancesAt, lnTimeAt } from './grindModel.ts'
+import { type Option, bestOption, optionAt, windowLn } from './nextSetting.ts'
+import { finenessNow, finenessOf } from './observations.ts'
+import { type Situation, situationOf } from './situation.ts'
 import type { DialInGrinder, DialInReason, DialInStep, DialInWish, GrindAdvice, GrindShot } from './types.ts'
 
 /** Four times out of five a shot falls within this many spreads. */
@@ -48,41 +47,6 @@ export function adviseGrind(
     brackets: bracketsOf(situation),
     purgeG: last !== null && last.setting !== option.setting ? grinder.purgeG : 0,
     spent: spentOn(situation, wish),
-  }
-}
-
-interface Situation {
-  recipe: Recipe
-  grinder: DialInGrinder
-  wish: DialInWish
-  /** This session's shots of this coffee, oldest first. */
-  session: readonly GrindShot[]
-  last: GrindShot | null
-  level: LevelBelief
-  model: GrindModel
-}
-
-function situationOf(
-  history: readonly GrindShot[],
-  recipe: Recipe,
-  grinder: DialInGrinder,
-  wish: DialInWish,
-): Situation {
-  const isHere = (shot: { isThisSession: boolean; coffeeId: string }) =>
-    shot.isThisSession && shot.coffeeId === wish.coffeeId
-  const observations = observationsOf(history, recipe, grinder)
-  const earlier = observations.filter((each) => !isHere(each))
-  const slope = slopeBelief(grinder, earlier)
-  const level = levelBelief(earlier, wish.coffeeId, Math.exp(slope.lnMean), targetLn(recipe), grinder)
-  const session = history.filter(isHere)
-  return {
-    recipe,
-    grinder,
-    wish,
-    session,
-    last: session.at(-1) ?? null,
-    level,
-    model: grindModel(level, slope, observations.filter(isHere)),
   }
 }
 

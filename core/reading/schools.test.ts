@@ -5,7 +5,7 @@ import { NO_CONTEXT } from './context.ts'
 import { readShot } from './readShot.ts'
 
 const PLAIN: RecipeSchool = { onlyRecorded: [], volume: null, tampForce: null }
-const NOTHING: ShotMeasures = { cupMl: null, tampForceN: null, samples: null, leadG: null }
+const NOTHING: ShotMeasures = { cupMl: null, tampForceN: null, leadG: null }
 const school = (part: Partial<RecipeSchool>) => ({ ...PUMP_RECIPE, school: { ...PLAIN, ...part } })
 
 describe('by volume with its crema', () => {
@@ -91,13 +91,13 @@ test('with a scale under the cup the time is the moment of crossing target − l
   }))
   const facts = carefulShot(
     { firstDropS: 8, stopS: 33, cupG: 39.5 },
-    { measured: { ...NOTHING, samples, leadG: 2 } },
+    { measured: { ...NOTHING, leadG: 2 }, samples },
   )
   expect(readShot(facts, PUMP_RECIPE).timeAtTarget).toMatchObject({
     kind: 'known',
     s: expect.closeTo(30.667, 2),
   })
-  const unlearned = { ...facts, measured: { ...NOTHING, samples } }
+  const unlearned = { ...facts, measured: NOTHING, samples }
   expect(readShot(unlearned, PUMP_RECIPE).timeAtTarget).toMatchObject({ s: expect.closeTo(30.667, 2) })
 })
 

@@ -1,3 +1,5 @@
+import type { ShotNotes } from './notes.ts'
+
 /** The tamp's tilt as seen from above. */
 export const TILTS = ['level', 'slight', 'clear'] as const
 export type Tilt = (typeof TILTS)[number]
@@ -33,6 +35,8 @@ export interface ShotClock {
   /** When a pre-infusion held by hand was released; left out or null where none was, or nobody marked it. */
   preinfusionEndS?: number | null
   stopS: number
+  /** When the last drip fell; left out or null where nobody waited for it. */
+  lastDripS?: number | null
   estimated: boolean
 }
 
@@ -47,7 +51,6 @@ export interface ShotMeasures {
   /** Yield as read in the cup with its crema. */
   cupMl: number | null
   tampForceN: number | null
-  samples: readonly ShotSample[] | null
   /** What still drips after the stop, in g, where that was learned; null: as this shot's own samples and cup say. */
   leadG: number | null
 }
@@ -72,6 +75,10 @@ export interface ShotFacts {
   look: { stream: Stream | null; puck: Puck | null }
   /** Left out where the house measures none of it. */
   measured?: ShotMeasures
+  /** Left out where no scale that tells of itself stood under the cup. */
+  samples?: readonly ShotSample[]
+  /** What was noted at the bar beside what is judged first; left out where nothing was. */
+  noted?: ShotNotes
 }
 
 /** Facts of a shot of which nothing is known yet. */

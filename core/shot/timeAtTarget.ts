@@ -61,8 +61,7 @@ export function timeAtTarget(facts: ShotFacts, recipe: Recipe): TimeAtTarget {
 
 /** Where a scale stood under the cup, the moment at which stopping would have ended at the target. */
 function crossedAt(facts: ShotFacts, recipe: Recipe, clockS: number): TimeAtTarget | null {
-  const { clock, measured } = facts
-  const samples = measured?.samples ?? []
+  const { clock, measured, samples = [] } = facts
   if (clock === null || samples.length === 0) return null
   const atStopG = samples.filter(({ timeS }) => timeS <= clock.stopS).at(-1)?.weightG ?? 0
   const settledG = netG(facts.cup) ?? samples.at(-1)?.weightG ?? atStopG

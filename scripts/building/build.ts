@@ -7,7 +7,16 @@ import { PlainFailure } from '../machine/plainFailure.ts'
 import { runShown } from '../machine/run.ts'
 import { sourceFiles } from './sourceFiles.ts'
 
-const BUILT_FROM = ['core', 'contract', 'server', 'web', 'demo', 'package-lock.json']
+const BUILT_FROM = [
+  'core',
+  'contract',
+  'server',
+  'web',
+  'demo',
+  'devices',
+  'scripts/building',
+  'package-lock.json',
+]
 
 /** Compiles the server, its commands, the demo and the web app, unless nothing has changed since the last time. */
 export async function buildIfChanged(): Promise<void> {
@@ -46,6 +55,7 @@ async function bundleForNode(dist: string): Promise<void> {
       'server/academy': join(CHECKOUT, 'server/commands/academy.ts'),
       'server/importAcademy': join(CHECKOUT, 'server/commands/importAcademy.ts'),
       'demo/print': join(CHECKOUT, 'demo/print.ts'),
+      'devices/main': join(CHECKOUT, 'devices/main.ts'),
     },
     outdir: dist,
     bundle: true,
@@ -54,24 +64,13 @@ async function bundleForNode(dist: string): Promise<void> {
     target: 'node20',
     sourcemap: true,
     logLevel: 'warning',
-    plugins: [
-      {
-        name: 'only-our-own-rooms-inside',
-        setup(build) {
-          build.onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
-            kind === 'entry-point' || path.startsWith('@calm-apron/') || isInsideServer(path)
-              ? null
-              : { path, external: true },
-          )
-        },
-      },
-    ],
+    // Native code can't be inside. Everything else is, since looking for hundreds of files makes a slow start.
+    external: ['@node-rs/argon2', 'pg-native'],
+    // Packages in the older form ask for Node's own modules in the older way.
+    banner: {
+      js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+    },
   })
-}
-
-/** A version that the top folder could not hold lies in the room itself, where a bundle elsewhere would not find it. */
-function isInsideServer(packagePath: string): boolean {
-  return existsSync(join(CHECKOUT, 'server/node_modules', packagePath))
 }
 
 function digestOfSources(): string {

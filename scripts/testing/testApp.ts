@@ -1,11 +1,13 @@
 import { freePort } from '../machine/ports.ts'
-import { startServer } from '../serving.ts'
+import { type RunningStandIns, startServer, startStandIns } from '../serving.ts'
 import type { TEMPLATES } from './testCluster.ts'
 import { type TestDatabase, createTestDatabase } from './testDatabase.ts'
 
 /** A compiled server on a port and a database of its own. */
 export interface TestApp {
   url: string
+  /** Of the server's process. */
+  pid: () => number
   database: TestDatabase
   /** Ends the server at once, as a power cut would. */
   kill: () => Promise<void>
@@ -32,6 +34,7 @@ export async function startTestApp(template: keyof typeof TEMPLATES = 'demo'): P
   }
   return {
     url: server.url,
+    pid: () => server.process.pid ?? 0,
     database,
     kill,
     restart: async () => {
@@ -42,4 +45,9 @@ export async function startTestApp(template: keyof typeof TEMPLATES = 'demo'): P
       await database.remove()
     },
   }
+}
+
+/** Simulated devices of a test's own, `pace` times as fast as life. */
+export async function startTestStandIns(pace: number): Promise<RunningStandIns> {
+  return startStandIns(await freePort(), pace)
 }

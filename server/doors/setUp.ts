@@ -36,8 +36,11 @@ export async function setUp(house: House, visitor: Visitor, input: SetUpInput): 
   const isRight = await throttled(house.database, aims, async () =>
     (await isSetUpCode(house.database, codeHash(input.code))) ? true : null,
   )
-  if (!isRight)
+  if (!isRight) {
+    // Another set-up may have taken the house, and every code with it, since we looked.
+    if (await isSetUp(house.database)) throw alreadySetUp()
     throw refuseField('code', 'wrong-code', 'That is not the code on the server’s console. Check it there.')
+  }
   const { academyId } = input.academy
   const { personId, displayName, signInName, password } = input.head
   refuseGuessable(password, 'head.password', [displayName, signInName, input.academy.name])

@@ -18,6 +18,7 @@ const TITLES: Record<ProblemCode, string> = {
   'wrong-origin': 'Asked from elsewhere',
   'not-found': 'Not found',
   'id-taken': 'That id is taken',
+  'call-first': 'The call comes first',
   'changed-meanwhile': 'Changed meanwhile',
   'last-head': 'The only head',
   'pin-needed': 'A PIN is needed',

@@ -96,6 +96,15 @@ export async function standingOf(
   return found.endedAt === null ? 'active' : 'ended'
 }
 
+/** Somebody's role; null where there is nobody by that id. */
+export async function roleOf(transaction: AcademyTransaction, personId: string): Promise<Role | null> {
+  const [found] = await transaction
+    .select({ role: person.role })
+    .from(person)
+    .where(eq(person.personId, personId))
+  return found?.role ?? null
+}
+
 /** Adds a person unless the id is taken; tells whether it did. */
 export async function insertPerson(
   transaction: AcademyTransaction,

@@ -1,15 +1,26 @@
-import type { ShotFacts, Weighing } from '@calm-apron/core'
+import type { ShotInput } from '@calm-apron/contract'
+import type { Weighing } from '@calm-apron/core'
 import type { InferInsertModel, InferSelectModel } from 'drizzle-orm'
 import type { shotRevision } from '../database/schema/index.ts'
 
+/** Facts as the contract says them. */
+export type StoredFacts = ShotInput['facts']
 export type RevisionRow = InferSelectModel<typeof shotRevision>
 type FactColumns = Omit<
   InferInsertModel<typeof shotRevision>,
-  'academyId' | 'revisionId' | 'shotId' | 'revisionNo' | 'bodyDigest' | 'reason' | 'recordedAt' | 'receivedAt'
+  | 'academyId'
+  | 'revisionId'
+  | 'shotId'
+  | 'revisionNo'
+  | 'bodyDigest'
+  | 'reason'
+  | 'recordedAt'
+  | 'receivedAt'
+  | 'noteTextId'
 >
 
 /** Facts as the columns they are stored in. */
-export function toColumns(facts: ShotFacts): FactColumns {
+export function toColumns(facts: StoredFacts): FactColumns {
   const dose = weighingColumns(facts.dose)
   const cup = weighingColumns(facts.cup)
   return {
@@ -28,7 +39,9 @@ export function toColumns(facts: ShotFacts): FactColumns {
     tampSettled: facts.tamp.settled,
     firstDrop: facts.clock?.firstDrop ?? null,
     firstDropS: facts.clock?.firstDropS ?? null,
+    preinfusionEndS: facts.clock?.preinfusionEndS ?? null,
     stopS: facts.clock?.stopS ?? null,
+    lastDripS: facts.clock?.lastDripS ?? null,
     timesEstimated: facts.clock?.estimated ?? null,
     cupNetG: cup.netG,
     cupGrossG: cup.grossG,
@@ -37,11 +50,15 @@ export function toColumns(facts: ShotFacts): FactColumns {
     abandoned: facts.abandoned,
     ...facts.taste,
     ...facts.look,
+    cupMl: facts.measured?.cupMl ?? null,
+    tampForceN: facts.measured?.tampForceN ?? null,
+    leadG: facts.measured?.leadG ?? null,
+    noted: facts.noted ?? null,
   }
 }
 
 /** Columns as the facts they were stored from. */
-export function toFacts(row: RevisionRow): ShotFacts {
+export function toFacts(row: RevisionRow): StoredFacts {
   return {
     grindSetting: row.grindSetting,
     grinderPurged: row.grinderPurged,
@@ -56,7 +73,14 @@ export function toFacts(row: RevisionRow): ShotFacts {
     abandoned: row.abandoned,
     taste: { sour: row.sour, sweet: row.sweet, bitter: row.bitter, body: row.body, dryness: row.dryness },
     look: { stream: row.stream, puck: row.puck },
+    ...measuredOf(row),
+    ...(row.noted !== null && { noted: row.noted }),
   }
+}
+
+function measuredOf({ cupMl, tampForceN, leadG }: RevisionRow): Pick<StoredFacts, 'measured'> {
+  if (cupMl === null && tampForceN === null && leadG === null) return {}
+  return { measured: { cupMl, tampForceN, leadG } }
 }
 
 interface WeighingColumns {
@@ -84,7 +108,18 @@ function toWeighing(
   return grossG !== null && tareG !== null ? { by: 'gross', grossG, tareG, vesselId } : null
 }
 
-function toClock({ firstDrop, firstDropS, stopS, timesEstimated }: RevisionRow): ShotFacts['clock'] {
+function toClock({
+  firstDrop,
+  firstDropS,
+  preinfusionEndS,
+  stopS,
+  lastDripS,
+  timesEstimated,
+}: RevisionRow): StoredFacts['clock'] {
   if (firstDrop === null || stopS === null || timesEstimated === null) return null
-  return { firstDrop, firstDropS, stopS, estimated: timesEstimated }
+  const later = {
+    ...(preinfusionEndS !== null && { preinfusionEndS }),
+    ...(lastDripS !== null && { lastDripS }),
+  }
+  return { firstDrop, firstDropS, stopS, estimated: timesEstimated, ...later }
 }

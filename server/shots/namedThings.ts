@@ -18,6 +18,7 @@ export async function refuseWrongThings(
     ['barId', 'bar', shot.barId],
     ['grinderId', 'grinder', shot.grinderId],
     ['bagId', 'bag', shot.bagId],
+    ['machineId', 'machine', shot.machineId],
     ...vesselsOf(facts),
   ])
   if ((await kindOfRevision(transaction, shot.recipeRevisionId)) !== 'recipe')

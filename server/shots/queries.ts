@@ -6,24 +6,39 @@ import type {
   ShotRevision,
   ShotSummary,
 } from '@calm-apron/contract'
-import type { ShotFacts } from '@calm-apron/core'
 import { type SQL, and, desc, eq, getTableColumns, inArray, sql } from 'drizzle-orm'
+import { alias } from 'drizzle-orm/pg-core'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { claim, freeText, preparedRevision, shot, shotRevision } from '../database/schema/index.ts'
+import {
+  claim,
+  freeText,
+  preparedRevision,
+  shot,
+  shotRevision,
+  shotSeries,
+} from '../database/schema/index.ts'
 import type { PageEnd } from '../http/cursor.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
-import { type RevisionRow, toColumns, toFacts } from './factsRow.ts'
+import { tastedOf } from '../tasting/queries.ts'
+import { type RevisionRow, type StoredFacts, toColumns, toFacts } from './factsRow.ts'
 
 type ShotRow = typeof shot.$inferSelect
 
 /** What a revision needs besides its own row. */
 interface Beside {
   reason: string | null
+  note: string | null
   claimedAt: Date | null
   confirmedAt: Date | null
 }
 
-const BESIDE = { reason: freeText.content, claimedAt: claim.claimedAt, confirmedAt: claim.confirmedAt }
+const noteText = alias(freeText, 'note_text')
+const BESIDE = {
+  reason: freeText.content,
+  note: noteText.content,
+  claimedAt: claim.claimedAt,
+  confirmedAt: claim.confirmedAt,
+}
 
 /** A revision about to be stored. */
 export interface NewRevision {
@@ -33,9 +48,10 @@ export interface NewRevision {
   bodyDigest: string
   judgedBy: string
   reasonTextId: string | null
+  noteTextId: string | null
   recordedAt: Date
   receivedAt: Date
-  facts: ShotFacts
+  facts: StoredFacts
 }
 
 /** Stores the shot unless its id is taken; tells whether it was stored. */
@@ -45,13 +61,15 @@ export async function insertShot(
   shotId: string,
   input: ShotInput,
 ): Promise<boolean> {
-  const { facts: _facts, judgedBy: _judgedBy, pulledAt, ...setting } = input
+  const { facts: _facts, judgedBy: _judgedBy, note: _note, series, pulledAt, ...setting } = input
   const stored = await transaction
     .insert(shot)
     .values({ academyId, shotId, ...setting, pulledAt: new Date(pulledAt) })
     .onConflictDoNothing()
     .returning({ shotId: shot.shotId })
-  return stored.length === 1
+  if (stored.length === 0) return false
+  if (series !== null) await transaction.insert(shotSeries).values({ academyId, shotId, ...series })
+  return true
 }
 
 export async function insertRevision(
@@ -63,13 +81,25 @@ export async function insertRevision(
   await transaction.insert(shotRevision).values({ academyId, ...head, ...toColumns(facts) })
 }
 
+export interface ShotOwner {
+  shotId: string
+  personId: string
+  trainingId: string | null
+  recordedBy: string | null
+}
+
 /** Who pulled a shot, and who recorded it first; null when there is none by that id. */
 export async function findShotOwner(
   transaction: AcademyTransaction,
   shotId: string,
-): Promise<{ shotId: string; personId: string; recordedBy: string | null } | null> {
+): Promise<ShotOwner | null> {
   const [row] = await transaction
-    .select({ shotId: shot.shotId, personId: shot.personId, recordedBy: shotRevision.judgedBy })
+    .select({
+      shotId: shot.shotId,
+      personId: shot.personId,
+      trainingId: shot.trainingId,
+      recordedBy: shotRevision.judgedBy,
+    })
     .from(shot)
     .innerJoin(shotRevision, and(eq(shotRevision.shotId, shot.shotId), eq(shotRevision.revisionNo, 1)))
     .where(eq(shot.shotId, shotId))
@@ -80,9 +110,13 @@ export async function findShotOwner(
 export async function findRevision(
   transaction: AcademyTransaction,
   revisionId: string,
-): Promise<{ shotId: string; bodyDigest: string } | null> {
+): Promise<{ shotId: string; bodyDigest: string; noteTextId: string | null } | null> {
   const [row] = await transaction
-    .select({ shotId: shotRevision.shotId, bodyDigest: shotRevision.bodyDigest })
+    .select({
+      shotId: shotRevision.shotId,
+      bodyDigest: shotRevision.bodyDigest,
+      noteTextId: shotRevision.noteTextId,
+    })
     .from(shotRevision)
     .where(eq(shotRevision.revisionId, revisionId))
   return row ?? null
@@ -106,16 +140,18 @@ async function selectShots(transaction: AcademyTransaction, where: SQL): Promise
     .innerJoin(preparedRevision, eq(preparedRevision.revisionId, shot.recipeRevisionId))
     .innerJoin(shotRevision, eq(shotRevision.shotId, shot.shotId))
     .leftJoin(freeText, eq(freeText.textId, shotRevision.reasonTextId))
+    .leftJoin(noteText, eq(noteText.textId, shotRevision.noteTextId))
     .leftJoin(claim, eq(claim.revisionId, shotRevision.revisionId))
     .where(where)
     .orderBy(desc(shot.pulledAt), desc(shot.shotId), desc(shotRevision.revisionNo))
+  const seen = await seenOf(transaction, [...new Set(rows.map((row) => row.shot.shotId))])
   const details = new Map<string, ShotDetail>()
   for (const row of rows) {
     const revision = toRevision(row.revision, row.beside)
     const known = details.get(row.shot.shotId)
     if (known) known.revisions.push(revision)
     else {
-      const summary = toSummary(row.shot, row.revision, row.beside)
+      const summary = toSummary(row.shot, row.revision, row.beside, seen)
       details.set(row.shot.shotId, {
         ...summary,
         recipe: toRecipeRevision(row.recipe),
@@ -126,12 +162,27 @@ async function selectShots(transaction: AcademyTransaction, where: SQL): Promise
   return [...details.values()]
 }
 
+/** Whoever pulled was asked for their call, has not made it, and no trainer has said that there will be none. */
+export const awaitsCall = sql`(shot.is_call_asked and not exists (
+  select from call c where c.academy_id = shot.academy_id and c.shot_id = shot.shot_id
+    and c.stage = 'final' and (c.person_id = shot.person_id or c.verdict is null)))`
+
+/** Whether the reading of a shot waits for the call of whoever pulled it. */
+export async function isAwaitingCall(transaction: AcademyTransaction, shotId: string): Promise<boolean> {
+  const [row] = await transaction
+    .select({ awaits: sql<boolean>`${awaitsCall}` })
+    .from(shot)
+    .where(eq(shot.shotId, shotId))
+  return row?.awaits ?? false
+}
+
 /** The query behind one page of the list; one more row than asked tells whether another page follows. */
 export function shotPageQuery(
   transaction: AcademyTransaction,
   academyId: string,
   query: ShotListQuery,
   after: PageEnd | null,
+  isOpenOnly = false,
 ) {
   const newest = transaction
     .select()
@@ -142,6 +193,9 @@ export function shotPageQuery(
     .as('newest')
   const conditions: SQL[] = [eq(shot.academyId, academyId)]
   if (query.personId !== undefined) conditions.push(eq(shot.personId, query.personId))
+  if (query.grinderId !== undefined) conditions.push(eq(shot.grinderId, query.grinderId))
+  if (query.trainingId !== undefined) conditions.push(eq(shot.trainingId, query.trainingId))
+  if (isOpenOnly) conditions.push(sql`not ${awaitsCall}`)
   if (after !== null)
     conditions.push(sql`(${shot.pulledAt}, ${shot.shotId}) < (${after.at}::timestamptz, ${after.id}::uuid)`)
   return transaction
@@ -149,6 +203,7 @@ export function shotPageQuery(
     .from(shot)
     .innerJoinLateral(newest, sql`true`)
     .leftJoin(freeText, eq(freeText.textId, newest.reasonTextId))
+    .leftJoin(noteText, eq(noteText.textId, newest.noteTextId))
     .leftJoin(claim, eq(claim.revisionId, newest.revisionId))
     .where(and(...conditions))
     .orderBy(desc(shot.pulledAt), desc(shot.shotId))
@@ -160,9 +215,32 @@ export async function listShots(
   academyId: string,
   query: ShotListQuery,
   after: PageEnd | null,
+  isOpenOnly: boolean,
 ): Promise<ShotSummary[]> {
-  const rows = await shotPageQuery(transaction, academyId, query, after)
-  return rows.map((row) => toSummary(row.shot, row.revision, row.beside))
+  const rows = await shotPageQuery(transaction, academyId, query, after, isOpenOnly)
+  const seen = await seenOf(
+    transaction,
+    rows.map((row) => row.shot.shotId),
+  )
+  return rows.map((row) => toSummary(row.shot, row.revision, row.beside, seen))
+}
+
+/** What sensors saw of shots, and what was tasted of them once both sides are in. */
+interface Seen {
+  series: ReadonlyMap<string, ShotSummary['series']>
+  tasted: ReadonlyMap<string, ShotSummary['tasted']>
+}
+
+async function seenOf(transaction: AcademyTransaction, shotIds: readonly string[]): Promise<Seen> {
+  if (shotIds.length === 0) return { series: new Map(), tasted: new Map() }
+  const series = await transaction
+    .select()
+    .from(shotSeries)
+    .where(inArray(shotSeries.shotId, [...shotIds]))
+  return {
+    series: new Map(series.map(({ shotId, weight, pressure }) => [shotId, { weight, pressure }])),
+    tasted: await tastedOf(transaction, shotIds),
+  }
 }
 
 /** The named recipe revisions, each once. */
@@ -178,20 +256,18 @@ export async function findRecipeRevisions(
   return rows.map(toRecipeRevision)
 }
 
-function toSummary(row: ShotRow, revision: RevisionRow, beside: Beside): ShotSummary {
+function toSummary(row: ShotRow, revision: RevisionRow, beside: Beside, seen: Seen): ShotSummary {
+  const { academyId: _academyId, pulledAt, ...setting } = row
   return {
-    shotId: row.shotId,
-    personId: row.personId,
-    recipeRevisionId: row.recipeRevisionId,
-    barId: row.barId,
-    grinderId: row.grinderId,
-    bagId: row.bagId,
-    pulledAt: row.pulledAt.toISOString(),
+    ...setting,
+    pulledAt: pulledAt.toISOString(),
     current: toRevision(revision, beside),
+    series: seen.series.get(row.shotId) ?? null,
+    tasted: seen.tasted.get(row.shotId) ?? { trainee: null, trainer: null },
   }
 }
 
-function toRevision(row: RevisionRow, { reason, claimedAt, confirmedAt }: Beside): ShotRevision {
+function toRevision(row: RevisionRow, { reason, note, claimedAt, confirmedAt }: Beside): ShotRevision {
   return {
     revisionId: row.revisionId,
     revisionNo: row.revisionNo,
@@ -201,5 +277,6 @@ function toRevision(row: RevisionRow, { reason, claimedAt, confirmedAt }: Beside
     recordedAt: row.recordedAt.toISOString(),
     receivedAt: row.receivedAt.toISOString(),
     facts: toFacts(row),
+    note: note ?? '',
   }
 }

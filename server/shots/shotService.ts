@@ -24,6 +24,7 @@ import {
   findShotOwner,
   insertRevision,
   insertShot,
+  isAwaitingCall,
   listShots,
 } from './queries.ts'
 
@@ -79,6 +80,7 @@ export async function storeShot(
       bodyDigest: digest,
       judgedBy: input.judgedBy,
       reasonTextId: null,
+      noteTextId: await keepNote(transaction, actor.academyId, input.personId, input.judgedBy, input.note),
       recordedAt: new Date(input.pulledAt),
       receivedAt: now,
       facts: input.facts,
@@ -151,6 +153,10 @@ export async function storeCorrection(
     content: input.reason,
   })
   await refuseWrongVessels(transaction, input.facts)
+  const noteTextId =
+    input.note === null
+      ? ((await findRevision(transaction, current.revisionId))?.noteTextId ?? null)
+      : await keepNote(transaction, academyId, personId, input.judgedBy, input.note)
   await insertRevision(transaction, academyId, {
     revisionId,
     shotId,
@@ -158,6 +164,7 @@ export async function storeCorrection(
     bodyDigest: digest,
     judgedBy: input.judgedBy,
     reasonTextId,
+    noteTextId,
     recordedAt: new Date(input.correctedAt),
     receivedAt: now,
     facts: input.facts,
@@ -178,19 +185,31 @@ export async function storeCorrection(
   )
 }
 
-/** @throws {Refusal} `not-found` */
+async function keepNote(
+  transaction: AcademyTransaction,
+  academyId: string,
+  aboutId: string,
+  writtenBy: string,
+  content: string,
+): Promise<string | null> {
+  return content === '' ? null : keepText(transaction, { academyId, aboutId, writtenBy, content })
+}
+
+/** @throws {Refusal} `not-found`; `call-first` to a trainee whose own call is still asked for */
 export async function readShotDetail({ actor, transaction }: Errand, shotId: string): Promise<ShotDetail> {
   const found = await shotOrRefuse(transaction, shotId)
   refuseUnlessOwn(actor, 'see-shots', ownsShot(actor, found))
+  if (actor.part === 'trainee' && (await isAwaitingCall(transaction, shotId)))
+    throw new Refusal('call-first', 'The reading opens once the call is made.')
   return found
 }
 
-/** One page. Who may see only their own shots gets only those, and asking for another's finds nothing there. */
+/** One page. A trainee's shots whose call is still asked for are not in it. Who may see only their own shots gets only those, and asking for another's finds nothing there. */
 export async function listShotPage({ actor, transaction }: Errand, asked: ShotListQuery): Promise<ShotList> {
   if (asked.personId !== undefined) refuseUnlessOwn(actor, 'see-shots', asked.personId === actor.personId)
   const query = actor.part === 'trainee' ? { ...asked, personId: actor.personId } : asked
   const after = query.cursor === undefined ? null : readCursor(query.cursor)
-  const rows = await listShots(transaction, actor.academyId, query, after)
+  const rows = await listShots(transaction, actor.academyId, query, after, actor.part === 'trainee')
   const shots = rows.slice(0, query.limit)
   const last = shots.at(-1)
   return {

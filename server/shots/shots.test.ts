@@ -1,4 +1,5 @@
 import { fieldErrors, shotDetail, shotList, shotSummary } from '@calm-apron/contract'
+import { noNotes } from '@calm-apron/core'
 import fc from 'fast-check'
 import { type TestServer, newId, serveTest, shotOf, somebody } from '../testing/serve.ts'
 
@@ -30,21 +31,39 @@ describe('recording', () => {
       basketDry: false,
       dose: { by: 'gross', grossG: 605.7, tareG: 586.4, vesselId: null },
       tamp: { tilt: 'clear', lowSide: 'left', settled: false },
-      clock: { firstDrop: 'marked', firstDropS: 6.4, stopS: 27.3, estimated: true },
+      clock: {
+        firstDrop: 'marked',
+        firstDropS: 6.4,
+        preinfusionEndS: 5.5,
+        stopS: 27.3,
+        lastDripS: 30.1,
+        estimated: true,
+      },
       cup: { by: 'net', netG: 38.5 },
       taste: { sour: 0, sweet: 10, bitter: 3, body: null, dryness: 1 },
       look: { stream: 'one-sided', puck: 'thin-side' },
+      measured: { cupMl: 45, tampForceN: 131.5, leadG: 1.7 },
+      noted: {
+        ...noNotes(),
+        marks: [{ mark: 'pale', atS: 20.2 }],
+        cupsG: [19.1, 19.4],
+        predicted: { byPersonS: 30, byToolS: 27.5 },
+        signs: { 'thin-crema': true },
+        weightAtStopG: 36.8,
+      },
     })
-    const answer = await put(shotId, body).expect(201)
+    const sent = { ...body, note: 'stream turned pale early', series: { weight: 'a:0 a:f', pressure: null } }
+    const answer = await put(shotId, sent).expect(201)
     const { current, ...rest } = shotSummary.parse(answer.body)
-    const { facts, judgedBy: _judgedBy, ...setting } = body
-    expect(rest).toEqual({ shotId, ...setting })
+    const { facts, judgedBy: _judgedBy, note, ...setting } = sent
+    expect(rest).toEqual({ shotId, ...setting, tasted: { trainee: null, trainer: null } })
     expect(current).toEqual({
       revisionId: shotId,
       revisionNo: 1,
       judgedBy: body.judgedBy,
       isClaimed: false,
       reason: null,
+      note,
       recordedAt: body.pulledAt,
       receivedAt: RECEIVED_AT,
       facts,

@@ -1,7 +1,7 @@
-import type { Call, Slip, SlipSide } from '@calm-apron/contract'
-import { asc, eq } from 'drizzle-orm'
+import type { Call, Photo, Ruling, ShotSummary, Slip, SlipSide } from '@calm-apron/contract'
+import { asc, desc, eq, inArray } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { call, freeText, slip } from '../database/schema/index.ts'
+import { call, freeText, photo, ruling, slip } from '../database/schema/index.ts'
 
 type CallRow = typeof call.$inferSelect
 type SlipRow = typeof slip.$inferSelect
@@ -14,6 +14,99 @@ export async function listCalls(transaction: AcademyTransaction, shotId: string)
     .where(eq(call.shotId, shotId))
     .orderBy(asc(call.receivedAt), asc(call.callId))
   return rows.map(toCall)
+}
+
+/** What both sides tasted of each shot, of which both are in or skipped. */
+export async function tastedOf(
+  transaction: AcademyTransaction,
+  shotIds: readonly string[],
+): Promise<Map<string, ShotSummary['tasted']>> {
+  const newest = await transaction
+    .selectDistinctOn([slip.shotId, slip.side])
+    .from(slip)
+    .where(inArray(slip.shotId, [...shotIds]))
+    .orderBy(asc(slip.shotId), asc(slip.side), desc(slip.revisionNo))
+  const sides = new Map<string, Partial<Record<SlipSide, Slip['taste']>>>()
+  for (const row of newest) {
+    const known = sides.get(row.shotId) ?? {}
+    sides.set(row.shotId, { ...known, [row.side]: toSlip(row, null).taste })
+  }
+  const whole = new Map<string, ShotSummary['tasted']>()
+  for (const [shotId, { trainee, trainer }] of sides)
+    if (trainee !== undefined && trainer !== undefined) whole.set(shotId, { trainee, trainer })
+  return whole
+}
+
+/** Rulings on a shot, oldest first. */
+export async function listRulings(transaction: AcademyTransaction, shotId: string): Promise<Ruling[]> {
+  const rows = await transaction
+    .select({ ruling, reason: freeText.content })
+    .from(ruling)
+    .innerJoin(freeText, eq(freeText.textId, ruling.reasonTextId))
+    .where(eq(ruling.shotId, shotId))
+    .orderBy(asc(ruling.ruledAt), asc(ruling.rulingId))
+  return rows.map((row) => toRuling(row.ruling, row.reason))
+}
+
+export function toRuling(row: typeof ruling.$inferSelect, reason: string): Ruling {
+  const { rulingId, shotId, ruledBy, verdict, cause, move, ruledAt, receivedAt } = row
+  return {
+    rulingId,
+    shotId,
+    ruledBy,
+    verdict,
+    cause,
+    move,
+    reason,
+    ruledAt: ruledAt.toISOString(),
+    receivedAt: receivedAt.toISOString(),
+  }
+}
+
+export async function findRuling(transaction: AcademyTransaction, rulingId: string) {
+  const [row] = await transaction
+    .select({ ruling, reason: freeText.content })
+    .from(ruling)
+    .innerJoin(freeText, eq(freeText.textId, ruling.reasonTextId))
+    .where(eq(ruling.rulingId, rulingId))
+  return row ?? null
+}
+
+export async function insertRuling(
+  transaction: AcademyTransaction,
+  row: typeof ruling.$inferSelect,
+): Promise<void> {
+  await transaction.insert(ruling).values(row)
+}
+
+/** Photos of a shot, oldest first, without those that were blanked. */
+export async function listPhotos(transaction: AcademyTransaction, shotId: string): Promise<Photo[]> {
+  const rows = await transaction
+    .select({ photo, picture: freeText.content })
+    .from(photo)
+    .innerJoin(freeText, eq(freeText.textId, photo.pictureTextId))
+    .where(eq(photo.shotId, shotId))
+    .orderBy(asc(photo.takenAt), asc(photo.photoId))
+  return rows
+    .filter(({ picture }) => picture !== '')
+    .map(({ photo: { photoId, takenBy, takenAt }, picture }) => ({
+      photoId,
+      takenBy,
+      takenAt: takenAt.toISOString(),
+      picture,
+    }))
+}
+
+export async function findPhoto(transaction: AcademyTransaction, photoId: string) {
+  const [row] = await transaction.select().from(photo).where(eq(photo.photoId, photoId))
+  return row ?? null
+}
+
+export async function insertPhoto(
+  transaction: AcademyTransaction,
+  row: typeof photo.$inferSelect,
+): Promise<void> {
+  await transaction.insert(photo).values(row)
 }
 
 /** Slips of a shot with their corrections, oldest first. */
@@ -87,6 +180,7 @@ export function toCall(row: CallRow): Call {
     cause: row.cause,
     move: row.move,
     calledAt: row.calledAt.toISOString(),
+    takenDownBy: row.takenDownBy,
     receivedAt: row.receivedAt.toISOString(),
   }
 }
@@ -99,6 +193,7 @@ export function toSlip(row: SlipRow, reason: string | null): Slip {
     side: row.side,
     revisionNo: row.revisionNo,
     filledBy: row.filledBy,
+    takenDownBy: row.takenDownBy,
     reason,
     taste: row.skipped ? null : { sour, sweet, bitter, body, dryness },
     tastedAt: row.tastedAt.toISOString(),

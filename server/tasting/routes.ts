@@ -2,6 +2,7 @@ import { ENDPOINTS } from '@calm-apron/contract'
 import { Router } from 'express'
 import type { House } from '../house.ts'
 import { serve } from '../http/serve.ts'
+import { addPhoto, overrule } from './besideReading.ts'
 import { fillSlip, makeCall, readTasting } from './tastingService.ts'
 
 export function tastingRoutes(house: House): Router {
@@ -17,6 +18,16 @@ export function tastingRoutes(house: House): Router {
   serve(house, router, ENDPOINTS.putSlip, async (work) => {
     const { shotId, slipId } = work.params
     const { created, record } = await fillSlip(work, shotId, slipId, work.body)
+    return { created, answer: record }
+  })
+  serve(house, router, ENDPOINTS.putRuling, async (work) => {
+    const { shotId, rulingId } = work.params
+    const { created, record } = await overrule(work, shotId, rulingId, work.body)
+    return { created, answer: record }
+  })
+  serve(house, router, ENDPOINTS.putPhoto, async (work) => {
+    const { shotId, photoId } = work.params
+    const { created, record } = await addPhoto(work, shotId, photoId, work.body)
     return { created, answer: record }
   })
   return router

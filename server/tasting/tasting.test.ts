@@ -1,4 +1,4 @@
-import { tasting } from '@calm-apron/contract'
+import { shotList, tasting } from '@calm-apron/contract'
 import request from 'supertest'
 import { ORIGIN, type TestServer, newId, serveTest } from '../testing/serve.ts'
 import { PIN, type Somebody, type World, worldIn } from '../testing/world.ts'
@@ -35,9 +35,23 @@ const send = ({ cookie }: { cookie: string }, path: string, body: object) =>
     .set('Cookie', cookie)
     .set('Origin', ORIGIN)
     .send(body)
-const fill = (who: Somebody, body: object, slipId = newId()) => send(who, `slips/${slipId}`, body)
-const call = (who: Somebody, stage: 'first' | 'final', verdict = 'under', callId = newId()) =>
-  send(who, `calls/${callId}`, { stage, verdict, cause: null, move: 'finer', calledAt: at })
+const fill = (who: Somebody, body: object, slipId = newId(), by = who) =>
+  send(who, `slips/${slipId}`, { filledBy: by.personId, ...body })
+const call = (
+  who: Somebody,
+  stage: 'first' | 'final',
+  verdict: string | null = 'under',
+  callId = newId(),
+  by = who,
+) =>
+  send(who, `calls/${callId}`, {
+    calledBy: by.personId,
+    stage,
+    verdict,
+    cause: null,
+    move: verdict === null ? null : 'finer',
+    calledAt: at,
+  })
 const seen = async ({ cookie }: { cookie: string }) =>
   tasting.parse(
     (await request(server.app).get(`/api/v1/shots/${shotId}/tasting`).set('Cookie', cookie).expect(200)).body,
@@ -106,6 +120,97 @@ test('sent many times at once it is one slip', async () => {
   expect(answers.map(({ status }) => status).sort()).toEqual([200, 200, 200, 200, 200, 201])
 })
 
+test('on the trainer’s tablet the trainee’s word is kept as theirs, and whose tablet it was; still hidden', async () => {
+  await call(trainer, 'first', 'under', newId(), trainee).expect(201)
+  await fill(trainer, slip('trainee'), newId(), trainee).expect(201)
+  expect((await seen(trainer)).slips).toEqual([])
+  await fill(trainer, slip('trainer')).expect(201)
+  const all = await seen(trainee)
+  expect(all.slips.map(({ filledBy, takenDownBy }) => [filledBy, takenDownBy])).toEqual(
+    expect.arrayContaining([
+      [trainee.personId, trainer.personId],
+      [trainer.personId, null],
+    ]),
+  )
+  expect(all.calls).toMatchObject([{ personId: trainee.personId, takenDownBy: trainer.personId }])
+})
+
+test('nobody speaks for someone else whom their device does not know', async () => {
+  const other = await world.make('trainer')
+  expect((await fill(trainer, slip('trainer'), newId(), other).expect(422)).body).toMatchObject({
+    errors: [{ path: 'filledBy', reason: 'not-at-this-device' }],
+  })
+  expect((await call(trainee, 'final', 'under', newId(), trainer).expect(422)).body).toMatchObject({
+    errors: [{ path: 'calledBy', reason: 'not-at-this-device' }],
+  })
+})
+
+describe('a shot whose call is asked for', () => {
+  const get = ({ cookie }: Somebody, path: string) =>
+    request(server.app).get(`/api/v1/${path}`).set('Cookie', cookie)
+  const listed = async (who: Somebody) =>
+    shotList
+      .parse((await get(who, `shots?personId=${trainee.personId}`).expect(200)).body)
+      .shots.filter((each) => each.shotId === shotId)
+  beforeEach(async () => {
+    shotId = await world.makeShot(trainee, trainer, { isCallAsked: true })
+  })
+
+  test('is kept from whoever pulled it until their final call, and from nobody else', async () => {
+    expect((await get(trainee, `shots/${shotId}`).expect(409)).body).toMatchObject({ code: 'call-first' })
+    expect(await listed(trainee)).toEqual([])
+    await get(trainer, `shots/${shotId}`).expect(200)
+    expect(await listed(trainer)).toHaveLength(1)
+    await call(trainee, 'first').expect(201)
+    await get(trainee, `shots/${shotId}`).expect(409)
+    await call(trainer, 'final', 'over').expect(201)
+    await get(trainee, `shots/${shotId}`).expect(409)
+    await call(trainee, 'final').expect(201)
+    await get(trainee, `shots/${shotId}`).expect(200)
+    expect(await listed(trainee)).toHaveLength(1)
+  })
+
+  test('opens without it once a trainer says so; the trainee can’t say so', async () => {
+    await call(trainee, 'final', null).expect(403)
+    await call(trainer, 'first', null).expect(403)
+    await call(trainer, 'final', null).expect(201)
+    await get(trainee, `shots/${shotId}`).expect(200)
+  })
+
+  test('a ruling is kept from them as well, and once open both readings stand', async () => {
+    const ruling = { ruledBy: trainer.personId, verdict: 'over', cause: null, move: 'coarser', ruledAt: at }
+    const rulingId = newId()
+    const body = { ...ruling, reason: 'the stream was even' }
+    await send(trainer, `rulings/${rulingId}`, body).expect(201)
+    await send(trainer, `rulings/${rulingId}`, body).expect(200)
+    await send(trainer, `rulings/${rulingId}`, { ...body, verdict: 'under' }).expect(409)
+    await send(trainee, `rulings/${newId()}`, { ...body, ruledBy: trainee.personId }).expect(403)
+    await fill(trainee, slip('trainee')).expect(201)
+    await fill(trainer, slip('trainer', { taste: { ...taste, sour: 7 } })).expect(201)
+    expect((await seen(trainee)).rulings).toEqual([])
+    await call(trainee, 'final').expect(201)
+    expect((await seen(trainee)).rulings).toMatchObject([{ verdict: 'over', reason: 'the stream was even' }])
+    const [shot] = await listed(trainee)
+    expect(shot?.tasted).toEqual({ trainee: taste, trainer: { ...taste, sour: 7 } })
+  })
+})
+
+test('a shot keeps up to four photos, each once, and nothing that is no picture', async () => {
+  const picture = `data:image/jpeg;base64,${'A'.repeat(400)}`
+  const add = (photoId = newId(), part: object = {}) =>
+    send(trainee, `photos/${photoId}`, { takenBy: trainee.personId, takenAt: at, picture, ...part })
+  const photoId = newId()
+  await add(photoId).expect(201)
+  await add(photoId).expect(200)
+  await add(photoId, { picture: `${picture}AAAA` }).expect(409)
+  await add(newId(), { picture: `data:text/html;base64,${'A'.repeat(400)}` }).expect(422)
+  for (let more = 0; more < 3; more += 1) await add().expect(201)
+  expect((await add().expect(422)).body).toMatchObject({
+    errors: [{ path: 'picture', reason: 'enough-photos' }],
+  })
+  expect((await seen(trainer)).photos.map(({ picture: kept }) => kept)).toEqual(Array(4).fill(picture))
+})
+
 describe('handed over', () => {
   const act = (path: string, body: object) =>
     request(server.app)
@@ -119,11 +224,11 @@ describe('handed over', () => {
     await fill(trainer, slip('trainer')).expect(201)
     await act('hand-over', { shotId }).expect(200)
     expect((await seen(trainer)).slips).toEqual([])
-    await call(trainer, 'first').expect(201)
+    await call(trainer, 'first', 'under', newId(), trainee).expect(201)
     for (const path of ['shots', `shots/${shotId}`, 'people', 'sessions', 'audit'])
       await get(path).expect(403)
     await act('hand-over', { shotId }).expect(403)
-    await fill(trainer, slip('trainee')).expect(201)
+    await fill(trainer, slip('trainee'), newId(), trainee).expect(201)
     const all = await seen(trainee)
     expect(all.slips.map(({ side, filledBy }) => [side, filledBy]).sort()).toEqual([
       ['trainee', trainee.personId],

@@ -1,26 +1,23 @@
-import type { Action, Call, CallInput, Slip, SlipInput, SlipSide, Tasting } from '@calm-apron/contract'
+import type { Call, CallInput, Slip, SlipInput, SlipSide, Tasting } from '@calm-apron/contract'
 import { keepText, leaveTrace } from '../audit/trace.ts'
-import { notThere, ownsShot, refuseUnlessOwn } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
+import { roleOf } from '../people/queries.ts'
 import { Refusal } from '../refusal.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
-import { findShotOwner } from '../shots/queries.ts'
+import { type Kept, isStaffPart, ownerOf, takenDown } from './tastingAccess.ts'
+import { isAwaitingCall } from '../shots/queries.ts'
 import {
   findCall,
   findSlip,
   insertCall,
   insertSlip,
   listCalls,
+  listPhotos,
+  listRulings,
   listSlips,
   newestOf,
   toCall,
 } from './queries.ts'
-
-/** What was kept now, or by the same request before. */
-interface Kept<T> {
-  created: boolean
-  record: T
-}
 
 /**
  * Calls and slips of a shot. What another person said is withheld until both sides have tasted or been skipped, so that
@@ -28,7 +25,7 @@ interface Kept<T> {
  * @throws {Refusal} `not-found`
  */
 export async function readTasting(errand: Errand, shotId: string): Promise<Tasting> {
-  await ownerOf(errand, 'see-tasting', shotId)
+  const { personId: pulledBy } = await ownerOf(errand, 'see-tasting', shotId)
   const { actor, transaction } = errand
   const slips = await listSlips(transaction, shotId)
   const calls = await listCalls(transaction, shotId)
@@ -37,9 +34,23 @@ export async function readTasting(errand: Errand, shotId: string): Promise<Tasti
   return {
     sides,
     isOpen,
+    called: {
+      first: calls.some(({ stage, personId }) => stage === 'first' && personId === pulledBy),
+      final: calls.some(
+        ({ stage, personId, verdict }) => stage === 'final' && (personId === pulledBy || verdict === null),
+      ),
+    },
     slips: slips.filter(({ filledBy }) => isOpen || filledBy === actor.personId),
     calls: calls.filter(({ personId }) => isOpen || personId === actor.personId),
+    // A ruling gives the reading away: whoever is still asked for a call does not see it.
+    rulings: isOpen && !(await isCallAskedOf(errand, shotId)) ? await listRulings(transaction, shotId) : [],
+    photos: await listPhotos(transaction, shotId),
   }
+}
+
+async function isCallAskedOf({ actor, transaction }: Errand, shotId: string): Promise<boolean> {
+  const isStaff = actor.part === 'head' || actor.part === 'trainer'
+  return !isStaff && (await isAwaitingCall(transaction, shotId))
 }
 
 function stateOf(slips: readonly Slip[], side: SlipSide): Tasting['sides'][SlipSide] {
@@ -60,21 +71,25 @@ export async function makeCall(
 ): Promise<Kept<Call>> {
   const { personId } = await ownerOf(errand, 'make-call', shotId)
   const { actor, transaction, now } = errand
+  const { calledBy, ...said } = input
+  if (said.verdict === null) refuseSkip(errand, said.stage)
+  const takenDownBy = await takenDown(errand, 'calledBy', calledBy, personId)
   const digest = bodyDigest(input)
   const { academyId } = actor
   const row = {
-    ...input,
+    ...said,
     academyId,
     callId,
     shotId,
-    personId: actor.personId,
+    personId: calledBy,
+    takenDownBy,
     calledAt: new Date(input.calledAt),
     receivedAt: now,
     bodyDigest: digest,
   }
   if (!(await insertCall(transaction, row))) {
     const first = await findCall(transaction, callId)
-    const isSame = first?.shotId === shotId && first.personId === actor.personId
+    const isSame = first?.shotId === shotId && first.personId === calledBy
     if (!isSame || first.bodyDigest !== digest)
       throw new Refusal('id-taken', 'A call was made at this stage already; it stays as it is.')
     return { created: false, record: toCall(first) }
@@ -84,8 +99,8 @@ export async function makeCall(
     transaction,
     {
       academyId,
-      kind: 'call-made',
-      actorId: actor.personId,
+      kind: verdict === null ? 'call-skipped' : 'call-made',
+      actorId: calledBy,
       personId,
       subjectId: shotId,
       after: { stage, verdict, cause, move },
@@ -108,8 +123,10 @@ export async function fillSlip(
 ): Promise<Kept<Slip>> {
   const { personId } = await ownerOf(errand, 'fill-slip', shotId)
   const { actor, transaction, now } = errand
-  const { academyId, personId: filledBy } = actor
-  refuseOtherSide(errand, input, personId)
+  const { academyId } = actor
+  const { filledBy } = input
+  const takenDownBy = await takenDown(errand, 'filledBy', filledBy, personId)
+  await refuseOtherSide(errand, input, personId)
   const digest = bodyDigest(input)
   const slips = await listSlips(transaction, shotId)
   const first = await findSlip(transaction, slipId)
@@ -138,6 +155,7 @@ export async function fillSlip(
     side,
     revisionNo: input.basedOnNo + 1,
     filledBy,
+    takenDownBy,
     reasonTextId,
     skipped: taste === null,
     sour: taste?.sour ?? null,
@@ -165,7 +183,18 @@ export async function fillSlip(
   )
   const revisionNo = input.basedOnNo + 1
   const receivedAt = now.toISOString()
-  const kept = { slipId, shotId, side, revisionNo, filledBy, reason, taste, tastedAt, receivedAt }
+  const kept = {
+    slipId,
+    shotId,
+    side,
+    revisionNo,
+    filledBy,
+    takenDownBy,
+    reason,
+    taste,
+    tastedAt,
+    receivedAt,
+  }
   return { created: true, record: kept }
 }
 
@@ -175,16 +204,20 @@ async function visibleOrNull(errand: Errand, shotId: string, slip: Slip | null):
   return slips.find(({ slipId }) => slipId === slip?.slipId) ?? null
 }
 
-function refuseOtherSide({ actor }: Errand, { side, taste }: SlipInput, pulledBy: string): void {
-  const isStaff = actor.part === 'head' || actor.part === 'trainer'
-  const isOwnSide = side === 'trainee' ? actor.personId === pulledBy : isStaff && actor.personId !== pulledBy
-  if (taste === null ? isStaff : isOwnSide) return
-  throw new Refusal('not-allowed', 'This side of the tasting is another person’s to fill.')
+function refuseSkip({ actor }: Errand, stage: CallInput['stage']): void {
+  if (stage === 'final' && isStaffPart(actor)) return
+  throw new Refusal('not-allowed', 'Only a trainer can do without a final call.')
 }
 
-async function ownerOf({ actor, transaction }: Errand, action: Action, shotId: string) {
-  const owner = await findShotOwner(transaction, shotId)
-  if (owner === null) throw notThere()
-  refuseUnlessOwn(actor, action, ownsShot(actor, owner))
-  return owner
+/** The trainee's side is filled by whoever pulled, the trainer's by another of those who teach; those skip either. */
+async function refuseOtherSide(
+  { actor, transaction }: Errand,
+  { side, taste, filledBy }: SlipInput,
+  pulledBy: string,
+): Promise<void> {
+  const isStaff =
+    filledBy === actor.personId ? isStaffPart(actor) : (await roleOf(transaction, filledBy)) !== 'trainee'
+  const isOwnSide = side === 'trainee' ? filledBy === pulledBy : isStaff && filledBy !== pulledBy
+  if (taste === null ? isStaff : isOwnSide) return
+  throw new Refusal('not-allowed', 'This side of the tasting is another person’s to fill.')
 }

@@ -28,6 +28,7 @@ export interface Found {
   displayName: string
   sessionId: string
   setAsideId: string
+  trainingId: string
   /** A grinder of the asker's academy, whoever made it; or of the other one's. */
   preparedId: string
 }
@@ -46,6 +47,7 @@ const NAMED = { own: 201, 'other’s': 201, 'other academy’s': 422, missing: 4
 const onShot = ({ shotId }: Found) => ({ params: { shotId } })
 const onPerson = ({ personId }: Found) => ({ params: { personId } })
 const onThing = ({ preparedId }: Found) => ({ params: { preparedId } })
+const onTraining = ({ trainingId }: Found) => ({ params: { trainingId } })
 const always = () => ({})
 const at = '2026-11-23T10:40:00.000Z'
 const taste = { sour: 3, sweet: 6, bitter: 3, body: 5, dryness: 2 }
@@ -197,19 +199,27 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
   getTasting: [{ ask: onShot, answers: THERE }],
   putCall: [
     {
-      ask: ({ shotId }) => ({
+      ask: ({ asker, shotId }) => ({
         params: { shotId, callId: newId() },
-        body: { stage: 'first', verdict: 'balanced', cause: null, move: null, calledAt: at },
+        body: {
+          calledBy: asker.personId,
+          stage: 'first',
+          verdict: 'balanced',
+          cause: null,
+          move: null,
+          calledAt: at,
+        },
       }),
       answers: MADE_ON,
     },
   ],
   putSlip: [
     {
-      ask: ({ shotId, thing }) => ({
+      ask: ({ asker, shotId, thing }) => ({
         params: { shotId, slipId: newId() },
         // Whoever pulled fills the trainee's side, whoever watched the trainer's.
         body: {
+          filledBy: asker.personId,
           side: thing === 'own' ? 'trainee' : 'trainer',
           basedOnNo: 0,
           reason: null,
@@ -218,6 +228,64 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
         },
       }),
       answers: MADE_ON,
+    },
+  ],
+  putRuling: [
+    {
+      ask: ({ asker, shotId }) => ({
+        params: { shotId, rulingId: newId() },
+        body: {
+          ruledBy: asker.personId,
+          verdict: 'under',
+          cause: null,
+          move: 'finer',
+          reason: 'a test',
+          ruledAt: at,
+        },
+      }),
+      answers: MADE_ON,
+    },
+  ],
+  putPhoto: [
+    {
+      ask: ({ asker, shotId }) => ({
+        params: { shotId, photoId: newId() },
+        body: {
+          takenBy: asker.personId,
+          takenAt: at,
+          picture: `data:image/png;base64,${'A'.repeat(120)}`,
+        },
+      }),
+      answers: MADE_ON,
+    },
+  ],
+
+  listTrainings: [{ ask: always, answers: 200 }],
+  getTraining: [{ ask: onTraining, answers: THERE }],
+  putTrainingEvent: [
+    {
+      ask: (found) => ({
+        params: { trainingId: found.trainingId, eventId: newId() },
+        body: { by: found.asker.personId, at, happening: { kind: 'break-began' } },
+      }),
+      answers: MADE_ON,
+    },
+  ],
+  putStage: [
+    {
+      ask: (found) => ({
+        params: { trainingId: found.trainingId, group: 'a:0' },
+        body: {
+          personId: found.asker.personId,
+          shotId: newId(),
+          step: 'dose',
+          phase: 'before',
+          pumpS: 0,
+          weightG: null,
+          at,
+        },
+      }),
+      answers: THERE,
     },
   ],
 }

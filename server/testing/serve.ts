@@ -1,5 +1,12 @@
 import { demoAcademy } from '@calm-apron/demo'
-import type { GrinderContent, PreparedInput, PreparedKind, Role, ShotInput } from '@calm-apron/contract'
+import {
+  type GrinderContent,
+  type PreparedInput,
+  type PreparedKind,
+  type Role,
+  SHOT_BY_ITSELF,
+  type ShotInput,
+} from '@calm-apron/contract'
 import { type ShotFacts, unknownFacts } from '@calm-apron/core'
 import { type TestDatabase, createTestDatabase } from '@calm-apron/scripts/testing'
 import type { Express } from 'express'
@@ -11,6 +18,7 @@ import { createApp } from '../app.ts'
 import type { House } from '../house.ts'
 import { databaseOver, openPool } from '../database/pool.ts'
 import { checkReadiness } from '../database/readiness.ts'
+import { liveHub } from '../training/live.ts'
 
 /** The demo's records, whose ids are always the same. */
 export const DEMO = demoAcademy(new Date('2026-11-23T10:00:00Z'))
@@ -53,11 +61,12 @@ export async function serveTest({
 }: TestSettings = {}): Promise<TestServer> {
   const database = await createTestDatabase(template)
   const pools: Pool[] = []
+  const live = liveHub(database.appUrl, () => undefined)
   const houseWith = (clock: () => Date): House => {
     const pool = openPool(database.appUrl, () => undefined)
     pools.push(pool)
     const settings = { publicOrigin: ORIGIN, isSecure: false, demoSignIn: true, ...doors }
-    return { database: databaseOver(pool), now: clock, doors: settings }
+    return { database: databaseOver(pool), now: clock, doors: settings, live }
   }
   const appOf = (own: House): Express =>
     createApp({
@@ -65,6 +74,7 @@ export async function serveTest({
       trustProxy: false,
       checkReadiness: () => checkReadiness(first(pools)),
       logger: log ? pino({ level: 'debug' }, { write: log }) : pino({ level: 'silent' }),
+      deviceOrigins: [],
       webFolder: '/nowhere',
       version: '0.0.0',
     })
@@ -72,6 +82,7 @@ export async function serveTest({
   const app = appOf(house)
   const beside = (clock = now) => appOf(houseWith(clock))
   const stop = async () => {
+    await live.close()
     for (const pool of pools) await pool.end()
     await database.remove()
   }
@@ -140,6 +151,9 @@ export function shotOf(facts: Partial<ShotFacts> = {}, pulledAt = '2026-11-23T10
     grinderId: prepared('grinder'),
     bagId: prepared('bag'),
     pulledAt,
+    ...SHOT_BY_ITSELF,
+    series: null,
+    note: '',
     facts: { ...unknownFacts(), dose: { by: 'net', netG: 18.2 }, ...facts },
   }
 }

@@ -1,7 +1,8 @@
-import type { RecipeRevision, TodayPerson } from '@calm-apron/contract'
-import { and, asc, eq, gt, inArray, sql } from 'drizzle-orm'
+import type { RecipeRevision, Today, TodayPerson } from '@calm-apron/contract'
+import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { person, personName, prepared, preparedRevision } from '../database/schema/index.ts'
+import { person, personName, prepared, preparedRevision, shot } from '../database/schema/index.ts'
+import { awaitsCall } from '../shots/queries.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
 
 /** People of the academy by name; those whose account has ended too, because records name them. */
@@ -40,4 +41,38 @@ export async function recipesReplacedSince(
       ),
     )
   return rows.map(({ revision }) => toRecipeRevision(revision))
+}
+
+/** Shots pulled since an instant whose reading waits for a call, newest first. */
+export async function awaitingSince(
+  transaction: AcademyTransaction,
+  since: Date,
+): Promise<Today['awaiting']> {
+  const rows = await transaction
+    .select({ shotId: shot.shotId, personId: shot.personId, pulledAt: shot.pulledAt })
+    .from(shot)
+    .where(and(gt(shot.pulledAt, since), awaitsCall))
+    .orderBy(desc(shot.pulledAt))
+  return rows.map((row) => ({ ...row, pulledAt: row.pulledAt.toISOString() }))
+}
+
+/** So many of a machine's last stops tell how much still drips after one. */
+const LEAD_SHOTS = 10
+
+/** What still dripped after the last stops at each machine, in g, oldest first. */
+export async function lastLeads(transaction: AcademyTransaction): Promise<Today['leads']> {
+  const { rows } = await transaction.execute<{ machine_id: string; leads: number[] }>(sql`
+    select m.prepared_id as machine_id, array_agg(last.lead order by last.pulled_at)::float8[] as leads
+    from prepared m
+    cross join lateral (
+      select s.pulled_at, coalesce(facts.cup_net_g, facts.cup_gross_g - facts.cup_tare_g)
+        - (facts.noted ->> 'weightAtStopG')::numeric as lead
+      from shot s
+      join lateral (select * from shot_revision r where r.academy_id = s.academy_id and r.shot_id = s.shot_id
+        order by r.revision_no desc limit 1) facts on true
+      where s.academy_id = m.academy_id and s.machine_id = m.prepared_id
+      order by s.pulled_at desc limit ${LEAD_SHOTS}) last
+    where m.kind = 'machine' and m.archived_at is null and last.lead >= 0
+    group by m.prepared_id`)
+  return rows.map((row) => ({ machineId: row.machine_id, leadsG: row.leads }))
 }

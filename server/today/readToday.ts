@@ -14,7 +14,7 @@ import type { Errand } from '../http/serve.ts'
 import { allPrepared } from '../prepare/queries.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
 import { paceOfCoffees, useOfBags } from '../prepare/useQueries.ts'
-import { listPeople, recipesReplacedSince } from './queries.ts'
+import { awaitingSince, lastLeads, listPeople, recipesReplacedSince } from './queries.ts'
 
 const SHOWN: readonly PreparedKind[] = [
   'recipe',
@@ -23,8 +23,11 @@ const SHOWN: readonly PreparedKind[] = [
   'bar',
   'machine',
   'grinder',
+  'basket',
   'vessel',
   'water',
+  'routine',
+  'caution',
 ]
 /** So long a half-entered shot may lie about on a device. */
 const EARLIER_DAYS = 14
@@ -44,6 +47,12 @@ export async function readToday({ actor, transaction, now }: Errand): Promise<To
     earlierRecipes: earlier,
     coffees: await coffeesOf({ transaction, now }, things),
     bars: barsOf(things),
+    routines: ofKind(things, 'routine').map((each) => ({ routineId: each.preparedId, ...each.content })),
+    cautions: ofKind(things, 'caution').map((each) => ({ cautionId: each.preparedId, ...each.content })),
+    awaiting: (await awaitingSince(transaction, new Date(now.getTime() - MS_PER_DAY))).filter(
+      ({ personId }) => reachOf(actor.part, 'see-shots') === 'all' || personId === actor.personId,
+    ),
+    leads: await lastLeads(transaction),
   }
 }
 
@@ -86,6 +95,7 @@ function barsOf(things: readonly PreparedRecord[]): TodayBar[] {
     ...content,
     machines: inBar('machine', barId).map((each) => ({ machineId: each.preparedId, ...each.content })),
     grinders: inBar('grinder', barId).map((each) => ({ grinderId: each.preparedId, ...each.content })),
+    baskets: inBar('basket', barId).map((each) => ({ basketId: each.preparedId, ...each.content })),
     vessels: inBar('vessel', barId).map((each) => ({ id: each.preparedId, ...each.content })),
     waters: inBar('water', barId).map((each) => ({ waterId: each.preparedId, ...each.content })),
   }))

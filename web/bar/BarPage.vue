@@ -1,20 +1,21 @@
 <script setup lang="ts">
 import { ConfigProvider } from 'ant-design-vue'
-import { ref, watch } from 'vue'
+import { shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import EmptyPlace from '../parts/EmptyPlace.vue'
 import { useDrafts } from '../store/drafts.ts'
 import { useTheme } from '../theme/useTheme.ts'
 import ShotDesk from './ShotDesk.vue'
-import type { ShotDraft } from './shotDraft.ts'
+import { type ShotRun, useShotRuns } from './shotRuns.ts'
 
 const props = defineProps<{ shotId: string }>()
 const { t } = useI18n()
 const router = useRouter()
 const drafts = useDrafts()
+const runs = useShotRuns()
 const barTheme = useTheme('bar')
-const found = ref<ShotDraft | null | 'looking'>('looking')
+const found = shallowRef<ShotRun | null | 'looking'>('looking')
 
 watch(
   () => props.shotId,
@@ -22,7 +23,7 @@ watch(
     found.value = 'looking'
     const draft = await drafts.find(shotId)
     if (draft?.correcting) await router.replace({ name: 'correct', params: { shotId } })
-    else found.value = draft
+    else found.value = await runs.open(shotId)
   },
   { immediate: true },
 )
@@ -31,7 +32,7 @@ watch(
 <template>
   <ConfigProvider :theme="barTheme">
     <h1 class="visually-hidden" tabindex="-1">{{ t('bar.title') }}</h1>
-    <ShotDesk v-if="found !== 'looking' && found !== null" :key="shotId" :found="found" />
+    <ShotDesk v-if="found !== 'looking' && found !== null" :key="shotId" :run="found" />
     <EmptyPlace
       v-else-if="found === null"
       :says="t('bar.notHere')"

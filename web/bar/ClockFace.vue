@@ -9,20 +9,28 @@ const props = defineProps<{
   phase: ClockPhase
   pumpS: number
   dropS: number | null
+  pressureS: number | null
   judgedBy: Clock
   isEstimated: boolean
   canUndo: boolean
+  canRelease: boolean
+  /** null where no scale stands under the cup. */
+  weightG: number | null
+  flowGPerS: number | null
+  isStopCued: boolean
 }>()
-const emit = defineEmits<{ next: []; stop: []; undo: [] }>()
+const emit = defineEmits<{ next: []; stop: []; release: []; undo: [] }>()
 const { t } = useI18n()
 
 const faces = computed(() => {
-  const pump = { clock: 'pump' as const, shown: props.pumpS.toFixed(1) }
-  const drop = {
-    clock: 'drop' as const,
-    shown: props.dropS === null ? t('clock.notYet') : props.dropS.toFixed(1),
-  }
-  return props.judgedBy === 'pump' ? [pump, drop] : [drop, pump]
+  const shown = { pump: props.pumpS, drop: props.dropS, pressure: props.pressureS }
+  const others = (['pump', 'drop', 'pressure'] as const).filter(
+    (clock) => clock !== props.judgedBy && (clock !== 'pressure' || props.pressureS !== null),
+  )
+  return [props.judgedBy, ...others].map((clock) => {
+    const seconds = shown[clock]
+    return { clock, shown: seconds === null ? t('clock.notYet') : seconds.toFixed(1) }
+  })
 })
 const nextLabel = computed(
   () =>
@@ -42,11 +50,24 @@ const nextLabel = computed(
         <span class="label">{{ t(`clock.${face.clock}`) }}</span>
         <span class="figure time" :data-clock="face.clock">{{ face.shown }}</span>
       </div>
+      <div v-if="weightG !== null" class="clock weight">
+        <span class="label">{{
+          flowGPerS === null ? t('bar.inCup') : t('bar.inCupFlowing', { flow: flowGPerS.toFixed(1) })
+        }}</span>
+        <span class="figure time" data-weight>{{ weightG.toFixed(1) }}</span>
+      </div>
     </div>
     <div class="marks">
-      <Button v-if="phase !== 'stopped'" type="primary" class="big" @click="emit('next')">
-        {{ nextLabel }} <kbd>{{ t('bar.space') }}</kbd>
+      <Button
+        v-if="phase !== 'stopped'"
+        type="primary"
+        class="big"
+        :class="{ cued: isStopCued }"
+        @click="emit('next')"
+      >
+        {{ isStopCued ? t('bar.stopNow') : nextLabel }} <kbd>{{ t('bar.space') }}</kbd>
       </Button>
+      <Button v-if="canRelease" class="aside" @click="emit('release')">{{ t('bar.release') }}</Button>
       <Button v-if="phase === 'waiting'" class="aside" @click="emit('stop')">{{ t('bar.stop') }}</Button>
       <Button v-if="canUndo" class="aside" @click="emit('undo')">{{ t('bar.undo') }} <kbd>u</kbd></Button>
     </div>
@@ -57,7 +78,8 @@ const nextLabel = computed(
 <style scoped>
 .clocks {
   display: flex;
-  gap: 32px;
+  flex-wrap: wrap;
+  gap: 4px 28px;
   align-items: end;
 }
 .clock {
@@ -68,12 +90,17 @@ const nextLabel = computed(
   color: var(--ink-soft);
 }
 .time {
-  font-size: 3.2rem;
+  font-size: 2.2rem;
   line-height: 1;
 }
-.judged .time {
-  font-size: 6rem;
+.judged .time,
+.weight .time {
+  font-size: 4.2rem;
   font-weight: 600;
+}
+.weight {
+  margin-left: auto;
+  text-align: right;
 }
 .judged .label {
   color: var(--ink);
@@ -86,12 +113,15 @@ const nextLabel = computed(
 }
 .big {
   flex: 1;
-  height: 84px;
+  height: 76px;
   font-size: 1.5em;
   font-weight: 700;
 }
+.big.cued {
+  outline: 6px solid var(--ochre);
+}
 .big ~ .aside {
-  height: 84px;
+  height: 76px;
 }
 kbd {
   margin-left: 8px;

@@ -1,37 +1,42 @@
 <script setup lang="ts">
 import type { Act } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed, onMounted } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRouter } from 'vue-router'
 import ShotRails from '../parts/ShotRails.vue'
 import CautionNote from '../prepare/words/CautionNote.vue'
-import { useAcademy } from '../store/academy.ts'
-import { useDoor } from '../store/door.ts'
-import { useOutbox } from '../store/outbox.ts'
-import { useFormat } from '../units/useFormat.ts'
+import BarTop from './BarTop.vue'
 import ClockFace from './ClockFace.vue'
-import { BAR_STEPS, type BarStep, type ShotDraft } from './shotDraft.ts'
+import LiveCurve from './LiveCurve.vue'
+import MarkRow from './MarkRow.vue'
+import type { BarStep } from './shotDraft.ts'
+import type { ShotRun } from './shotRuns.ts'
 import StepList from './StepList.vue'
 import StepPanel from './StepPanel.vue'
+import { useAwakeScreen } from './useAwakeScreen.ts'
 import { useBarKeys } from './useBarKeys.ts'
-import { useDraft } from './useDraft.ts'
+import { useGhost } from './useGhost.ts'
 import { useIssueWords } from './useIssueWords.ts'
-import { useShotClock } from './useShotClock.ts'
+import { useSaveShot } from './useSaveShot.ts'
+import { askToPersist } from '../store/persistence.ts'
+import { useStepsDone } from './useStepsDone.ts'
+import { useTellStage } from './useTellStage.ts'
 
-const props = defineProps<{ found: ShotDraft }>()
+/** One shot under way: its steps, the shot itself, and the next thing. */
+const props = defineProps<{ run: ShotRun }>()
 const { t } = useI18n()
-const router = useRouter()
-const academy = useAcademy()
-const door = useDoor()
-const outbox = useOutbox()
-const format = useFormat()
 const issueWords = useIssueWords()
 
-const { draft, read, recipe, grinder, vessels, readings, finish } = useDraft(props.found)
-const clock = useShotClock(draft.clock)
-const { phase, isRunning, pumpS, dropS } = clock
-const isSaving = ref(false)
+// A desk is made anew for each run.
+const { draft, read, recipe, grinder, vessels, basket, readings, clock, series, recording, device } =
+  props.run
+const { phase, isRunning } = clock
+const { steps, done, summaries, nextStep, routineSteps } = useStepsDone(props.run)
+const { save, isSaving, firstIssue } = useSaveShot(props.run)
+const ghost = useGhost(draft)
+useTellStage(props.run)
+useAwakeScreen()
+onMounted(askToPersist)
 
 /** Steps at which someone can be hurt. */
 const ACT_OF_STEP: Partial<Record<BarStep, Act>> = {
@@ -43,30 +48,15 @@ const ACT_OF_STEP: Partial<Record<BarStep, Act>> = {
   taste: 'taste',
 }
 const act = computed(() => ACT_OF_STEP[draft.step])
-
-const facts = computed(() => read.value.facts)
-const firstIssue = computed(() => read.value.issues[0] ?? null)
-const done = computed(() => {
-  const { dose, tamp, clock: timed, cup, abandoned, look, taste, grindSetting } = facts.value
-  const isKnown: Record<BarStep, boolean> = {
-    ready: grindSetting !== null || Object.values(draft.gate).some((answer) => answer !== null),
-    dose: dose !== null,
-    tamp: tamp.tilt !== null || tamp.settled !== null,
-    pull: timed !== null,
-    cup: cup !== null || abandoned !== null,
-    look: look.stream !== null || look.puck !== null,
-    taste: Object.values(taste).some((value) => value !== null),
-  }
-  return new Set(BAR_STEPS.filter((step) => isKnown[step]))
-})
-const summaries = computed<Partial<Record<BarStep, string>>>(() => ({
-  ...(read.value.dose.netG !== null && { dose: format.mass(read.value.dose.netG) }),
-  ...(facts.value.clock && { pull: format.seconds(facts.value.clock.stopS) }),
-  ...(read.value.cup.netG !== null && { cup: format.mass(read.value.cup.netG) }),
-}))
-const nextStep = computed(() => BAR_STEPS[BAR_STEPS.indexOf(draft.step) + 1] ?? null)
 const canUndo = computed(
   () => phase.value !== 'before' && (phase.value !== 'stopped' || draft.clock.startedAtMs !== null),
+)
+const isShotShown = computed(() => draft.step === 'pull' || phase.value !== 'before')
+const canRelease = computed(
+  () =>
+    isRunning.value &&
+    draft.clock.releaseText === '' &&
+    (props.run.machine.value?.preinfusion === 'held' || recipe.value?.targets.clock === 'pressure'),
 )
 
 function markNext(): void {
@@ -79,56 +69,58 @@ useBarKeys({
   isClockFirst: () => draft.step === 'pull' || isRunning.value,
   undo: () => canUndo.value && clock.undo(),
   step: (index) => {
-    const step = BAR_STEPS[index]
+    const step = steps.value[index]
     if (step) draft.step = step
   },
 })
-
-async function save(): Promise<void> {
-  if (isSaving.value) return
-  if (firstIssue.value) {
-    draft.step = firstIssue.value.step
-    return
-  }
-  isSaving.value = true
-  const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, madeAt } = draft
-  await outbox.addShot(shotId, {
-    personId,
-    recipeRevisionId,
-    barId,
-    grinderId,
-    bagId,
-    judgedBy: door.personId,
-    pulledAt: madeAt,
-    facts: facts.value,
-  })
-  await finish()
-  await router.push({ name: 'reading', params: { shotId } })
-}
 </script>
 
 <template>
   <div class="desk">
-    <p class="who">
-      <strong>{{ academy.personName(draft.personId) }}</strong>
-      <span class="soft">{{ recipe?.name }}</span>
-    </p>
+    <BarTop class="who" :run="run" />
     <nav class="steps" :aria-label="t('bar.steps')">
-      <StepList v-model="draft.step" :done="done" :summaries="summaries" />
+      <StepList
+        v-model="draft.step"
+        v-model:ticked="draft.noted.stepsDone"
+        :steps="steps"
+        :done="done"
+        :summaries="summaries"
+        :routine-steps="routineSteps"
+      />
     </nav>
     <div class="shot">
       <ClockFace
         :phase="phase"
-        :pump-s="pumpS"
-        :drop-s="dropS"
+        :pump-s="clock.pumpS.value"
+        :drop-s="clock.dropS.value"
+        :pressure-s="clock.pressureS.value"
         :judged-by="recipe?.targets.clock ?? 'pump'"
         :is-estimated="draft.clock.estimated"
         :can-undo="canUndo"
+        :can-release="canRelease"
+        :weight-g="
+          recording.hasScale.value || series.weights.value.length > 0 ? recording.weightG.value : null
+        "
+        :flow-g-per-s="phase === 'flowing' ? recording.flow.value : null"
+        :is-stop-cued="phase === 'flowing' && recording.isCued.value"
         @next="markNext"
         @stop="clock.stop"
+        @release="clock.release"
         @undo="clock.undo"
       />
-      <ShotRails v-if="readings && recipe" class="rails" :readings="readings" :recipe="recipe.targets" />
+      <LiveCurve
+        v-if="recipe && isShotShown"
+        :recipe="recipe.targets"
+        :clock="draft.clock"
+        :now-s="clock.pumpS.value"
+        :weights="series.weights.value"
+        :count="series.weights.value.length"
+        :ghost="ghost"
+        :finish-s="recording.finishS.value"
+        :stop-at-g="recipe.targets.yieldG - recording.leadG.value"
+      />
+      <MarkRow v-if="isRunning" v-model="draft.noted.marks" :at-s="clock.pumpS.value" />
+      <ShotRails v-else-if="readings && recipe" class="rails" :readings="readings" :recipe="recipe.targets" />
     </div>
     <section class="next" :aria-labelledby="'question'">
       <h2 id="question">{{ t(`question.${draft.step}`) }}</h2>
@@ -136,10 +128,13 @@ async function save(): Promise<void> {
         v-model="draft"
         :step="draft.step"
         :read="read"
-        :recipe="recipe?.targets ?? null"
+        :recipe="recipe"
         :grinder="grinder"
         :vessels="vessels"
+        :basket="basket"
+        :device="device"
         :phase="phase"
+        @locked-in="draft.step = 'pull'"
       />
       <div v-if="!isRunning" class="forward">
         <p v-if="firstIssue && firstIssue.step !== draft.step" class="soft" role="status">
@@ -158,7 +153,7 @@ async function save(): Promise<void> {
           :loading="isSaving"
           @click="save"
         >
-          {{ t('bar.save') }}
+          {{ t(draft.isCallAsked ? 'bar.saveCall' : 'bar.save') }}
         </Button>
       </div>
       <CautionNote v-if="act && !isRunning" :key="act" :act="act" />
@@ -171,28 +166,27 @@ async function save(): Promise<void> {
   --touch: 56px;
   font-size: 20px;
   display: grid;
-  grid-template: 'who shot next' auto 'steps shot next' 1fr / 236px minmax(0, 1fr) 424px;
-  gap: 8px 32px;
-  padding: 12px 24px 24px;
+  grid-template: 'who who who' auto 'steps shot next' 1fr / 248px minmax(0, 1fr) 424px;
+  gap: 8px 28px;
+  padding: 8px 24px 24px;
   min-height: calc(100vh - 53px);
 }
 #question {
   font-size: 1.4em;
-  margin-bottom: 16px;
+  margin-bottom: 12px;
 }
 .who {
   grid-area: who;
-  display: grid;
-  margin: 0;
 }
 .steps {
   grid-area: steps;
 }
 .shot {
   grid-area: shot;
+  min-width: 0;
 }
 .rails {
-  margin-top: 24px;
+  margin-top: 16px;
   font-size: 18px;
 }
 .next {
@@ -207,7 +201,7 @@ async function save(): Promise<void> {
   flex-wrap: wrap;
   gap: 12px;
   margin-top: auto;
-  padding-top: 16px;
+  padding: 16px 0;
 }
 .forward > button {
   flex: 1;

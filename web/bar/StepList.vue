@@ -1,17 +1,26 @@
 <script setup lang="ts">
 import { CheckOutlined } from '@ant-design/icons-vue'
+import type { RoutineStep } from '@calm-apron/contract'
+import type { StepKey } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
-import { BAR_STEPS, type BarStep } from './shotDraft.ts'
+import type { BarStep } from './shotDraft.ts'
+import StepTicks from './StepTicks.vue'
 
-/** The steps in their order; each can be gone back to. */
-defineProps<{ done: ReadonlySet<BarStep>; summaries: Partial<Record<BarStep, string>> }>()
+/** The steps in their order; each can be gone back to. What the routine asks for at one opens below it. */
+defineProps<{
+  steps: readonly BarStep[]
+  done: ReadonlySet<BarStep>
+  summaries: Partial<Record<BarStep, string>>
+  routineSteps: Partial<Record<BarStep, readonly RoutineStep[]>>
+}>()
 const step = defineModel<BarStep>({ required: true })
+const ticked = defineModel<StepKey[]>('ticked', { required: true })
 const { t } = useI18n()
 </script>
 
 <template>
   <ol class="steps">
-    <li v-for="(each, index) in BAR_STEPS" :key="each">
+    <li v-for="(each, index) in steps" :key="each">
       <button
         type="button"
         class="step"
@@ -26,6 +35,12 @@ const { t } = useI18n()
         <span class="name">{{ t(`step.${each}`) }}</span>
         <span v-if="summaries[each]" class="summary figure">{{ summaries[each] }}</span>
       </button>
+      <StepTicks
+        v-if="each === step && routineSteps[each]"
+        v-model="ticked"
+        class="below"
+        :steps="routineSteps[each]"
+      />
     </li>
   </ol>
 </template>
@@ -33,7 +48,7 @@ const { t } = useI18n()
 <style scoped>
 .steps {
   display: grid;
-  gap: 12px;
+  gap: 4px;
 }
 .step {
   width: 100%;
@@ -73,11 +88,15 @@ const { t } = useI18n()
 .summary {
   font-size: 0.8em;
 }
-@media (max-width: 900px) {
+@media (max-width: 1100px) {
   .steps {
+    position: relative;
     grid-auto-flow: column;
     overflow-x: auto;
     padding: 4px;
+  }
+  .below {
+    display: none;
   }
 }
 </style>

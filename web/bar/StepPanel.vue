@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import type { TodayGrinder } from '@calm-apron/contract'
-import type { Recipe, Vessel } from '@calm-apron/core'
+import type { RecipeRevision, TodayBasket, TodayGrinder } from '@calm-apron/contract'
+import type { Vessel } from '@calm-apron/core'
+import { computed } from 'vue'
+import type { BarDevice } from '../devices/barDevice.ts'
 import CupPanel from './panels/CupPanel.vue'
 import DosePanel from './panels/DosePanel.vue'
 import LookPanel from './panels/LookPanel.vue'
@@ -17,16 +19,24 @@ import type { ClockPhase } from './useShotClock.ts'
 const props = defineProps<{
   step: BarStep
   read: ReadDraft
-  recipe: Recipe | null
+  recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
   grinder: TodayGrinder | null
   vessels: readonly Vessel[]
+  basket: TodayBasket | null
+  /** null where nothing is being pulled: a correction is typed. */
+  device: BarDevice | null
   phase: ClockPhase
 }>()
+const emit = defineEmits<{ lockedIn: [] }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const issueWords = useIssueWords()
+const targets = computed(() => props.recipe?.targets ?? null)
 
-const issueAt = (field: DraftField, unit: 's' | null) =>
-  issueWords(props.read.issues.find((each) => each.field === field)?.issue, unit)
+const issueAt = (field: DraftField, unit: 's' | 'g' | null) =>
+  issueWords(
+    props.read.issues.find((each) => each.field === field)?.issue,
+    unit === 'g' ? draft.value.massUnit : unit,
+  )
 </script>
 
 <template>
@@ -35,6 +45,7 @@ const issueAt = (field: DraftField, unit: 's' | null) =>
     v-model="draft"
     :grinder="grinder"
     :grind-issue="issueAt('grind', null)"
+    :prediction-issue="issueAt('prediction', 's')"
   />
   <DosePanel
     v-else-if="step === 'dose'"
@@ -42,17 +53,37 @@ const issueAt = (field: DraftField, unit: 's' | null) =>
     :read="read.dose"
     :recipe="recipe"
     :vessels="vessels"
+    :basket="basket"
+    :device="device"
+    :beans-issue="issueAt('beans', 'g')"
   />
-  <TampPanel v-else-if="step === 'tamp'" v-model="draft" />
+  <TampPanel
+    v-else-if="step === 'tamp'"
+    v-model="draft"
+    :recipe="recipe"
+    :dose-g="read.dose.netG"
+    :device="device"
+    :force-issue="issueAt('force', null)"
+    @locked-in="emit('lockedIn')"
+  />
   <PullPanel
     v-else-if="step === 'pull'"
     v-model="draft"
     :phase="phase"
-    :recipe="recipe"
+    :recipe="targets"
+    :release-issue="issueAt('release', 's')"
     :first-drop-issue="issueAt('firstDrop', 's')"
     :stop-issue="issueAt('stop', 's')"
   />
-  <CupPanel v-else-if="step === 'cup'" v-model="draft" :read="read.cup" :recipe="recipe" :vessels="vessels" />
+  <CupPanel
+    v-else-if="step === 'cup'"
+    v-model="draft"
+    :read="read.cup"
+    :recipe="targets"
+    :vessels="vessels"
+    :second-cup-issue="issueAt('secondCup', 'g')"
+    :ml-issue="issueAt('cupMl', null)"
+  />
   <LookPanel v-else-if="step === 'look'" v-model="draft" />
   <TastePanel v-else v-model="draft" />
 </template>

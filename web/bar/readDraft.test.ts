@@ -1,8 +1,10 @@
+import { SHOT_BY_ITSELF } from '@calm-apron/contract'
 import { unknownFacts } from '@calm-apron/core'
 import { readDraft } from './readDraft.ts'
-import { type ShotDraft, draftOf } from './shotDraft.ts'
+import { type ShotDraft, draftOf, upToDate } from './shotDraft.ts'
 
 const SETTING = {
+  ...SHOT_BY_ITSELF,
   shotId: 's',
   personId: 'p',
   recipeRevisionId: 'r',
@@ -33,10 +35,13 @@ const tared = (netText: string) => ({
 })
 const clock = (firstDropText: string, stopText: string) => ({
   startedAtMs: null,
+  releaseText: '',
   firstDropText,
   stopText,
+  lastDripText: '',
   unmarkedDrop: null,
   estimated: false,
+  pace: 1,
 })
 
 test('an untouched draft reads as nothing known, and nothing to mend', () => {
@@ -86,4 +91,37 @@ test('facts become a draft and the same facts again', () => {
     clock: { firstDrop: 'marked' as const, firstDropS: 6.4, stopS: 27.3, estimated: true },
   }
   expect(readDraft(draftOf(SETTING, facts)).facts).toEqual(facts)
+})
+
+test('a draft that an earlier version kept is brought up to date, and nothing of it is lost', () => {
+  const { extra: _extra, noted: _noted, note: _note, photos: _photos, ...kept } = draft({ grindText: '14' })
+  const { releaseText: _release, pace: _pace, ...oldClock } = clock('7', '28')
+  // What the former version kept lacks these by its very type.
+  const old = { ...kept, clock: oldClock as ShotDraft['clock'] }
+  expect(readDraft(upToDate(old)).facts).toMatchObject({
+    grindSetting: 14,
+    clock: { firstDropS: 7, stopS: 28 },
+  })
+})
+
+test('what is noted besides is a part of the facts only where something was', () => {
+  const untouched = readDraft(draft({})).facts
+  expect('noted' in untouched || 'measured' in untouched).toBe(false)
+  const { facts } = readDraft(
+    draft({
+      cup: tared('36.4'),
+      extra: { beans: '18.6', force: '131', cupMl: '', secondCup: '18,1', prediction: '28' },
+    }),
+  )
+  expect(facts.measured).toMatchObject({ tampForceN: 131, cupMl: null })
+  expect(facts.noted).toMatchObject({
+    beansInG: 18.6,
+    cupsG: [18.3, 18.1],
+    predicted: { byPersonS: 28, byToolS: null },
+  })
+})
+
+test('a release after the stop names its field', () => {
+  const { issues } = readDraft(draft({ clock: { ...clock('7', '28'), releaseText: '30' } }))
+  expect(issues).toEqual([{ field: 'release', step: 'pull', issue: { code: 'release-after-stop' } }])
 })

@@ -13,6 +13,7 @@ export type EntryIssue =
         | 'gross-missing'
         | 'stop-before-first-drop'
         | 'stop-missing'
+        | 'release-after-stop'
     }
   | { code: 'ambiguous'; asDecimal: number; asThousands: number }
   | { code: 'below' | 'above'; limit: number }

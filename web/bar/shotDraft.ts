@@ -1,5 +1,16 @@
-import type { Abandonment, Puck, ShotFacts, Side, Stream, TasteAxis, Tilt, UnitOf } from '@calm-apron/core'
-import { unknownFacts } from '@calm-apron/core'
+import { SHOT_BY_ITSELF, type ShotInput } from '@calm-apron/contract'
+import type {
+  Abandonment,
+  Puck,
+  ShotFacts,
+  ShotNotes,
+  Side,
+  Stream,
+  TasteAxis,
+  Tilt,
+  UnitOf,
+} from '@calm-apron/core'
+import { noNotes, unknownFacts } from '@calm-apron/core'
 
 export const BAR_STEPS = ['ready', 'dose', 'tamp', 'pull', 'cup', 'look', 'taste'] as const
 export type BarStep = (typeof BAR_STEPS)[number]
@@ -17,28 +28,48 @@ export interface WeighingEntry {
 export interface ClockEntry {
   /** Monotonic ms since the epoch at which the pump started; null until it did. */
   startedAtMs: number | null
+  /** When a pre-infusion held by hand was released. */
+  releaseText: string
   firstDropText: string
   stopText: string
+  lastDripText: string
   /** What is known of a first drop that wasn't marked. */
   unmarkedDrop: 'missed' | 'none' | null
   estimated: boolean
+  /** Seconds of this clock in one of life: as the stand-in that drives it runs. */
+  pace: number
+}
+
+/** What is typed as a number beside the rest; empty is not known. */
+export interface ExtraTexts {
+  beans: string
+  force: string
+  cupMl: string
+  secondCup: string
+  prediction: string
+}
+
+/** A photo until it is sent. */
+export interface DraftPhoto {
+  photoId: string
+  picture: string
+  takenAt: string
 }
 
 export const GATE_QUESTIONS = ['machineHot', 'basketDry', 'rightBasket', 'grinderPurged', 'bedEven'] as const
 export type GateQuestion = (typeof GATE_QUESTIONS)[number]
 
+/** Who pulls what with what, as a shot is recorded with it. */
+export type ShotSetting = Omit<ShotInput, 'judgedBy' | 'pulledAt' | 'facts' | 'series' | 'note'>
+
 /** A shot while it is being entered, exactly as typed, so that nothing is lost by a reload. */
-export interface ShotDraft {
+export interface ShotDraft extends ShotSetting {
   shotId: string
-  personId: string
-  recipeRevisionId: string
-  barId: string
-  grinderId: string | null
-  bagId: string | null
   madeAt: string
   /** Set when this draft corrects a recorded shot. */
   correcting: { basedOnNo: number; reason: string } | null
   massUnit: UnitOf<'mass'>
+  routineId: string | null
   step: BarStep
   grindText: string
   gate: Record<GateQuestion, boolean | null>
@@ -49,20 +80,19 @@ export interface ShotDraft {
   abandoned: Abandonment | null
   taste: Record<TasteAxis, number | null>
   look: { stream: Stream | null; puck: Puck | null }
+  extra: ExtraTexts
+  noted: ShotNotes
+  note: string
+  photos: DraftPhoto[]
+  /** Monotonic ms at which the portafilter was locked in. */
+  lockedInAtMs: number | null
 }
 
-export type DraftSetting = Pick<
-  ShotDraft,
-  | 'shotId'
-  | 'personId'
-  | 'recipeRevisionId'
-  | 'barId'
-  | 'grinderId'
-  | 'bagId'
-  | 'madeAt'
-  | 'massUnit'
-  | 'correcting'
->
+export type DraftSetting = ShotSetting &
+  Pick<ShotDraft, 'shotId' | 'madeAt' | 'massUnit' | 'correcting'> & {
+    routineId?: string | null
+    note?: string
+  }
 
 /** A draft that holds what the facts say; of a new shot they say nothing. */
 export function draftOf(
@@ -70,26 +100,58 @@ export function draftOf(
   facts: ShotFacts = unknownFacts(),
   toText: (g: number) => string = String,
 ): ShotDraft {
-  const { machineHot, basketDry, rightBasket, grinderPurged, bedEven, clock } = facts
+  const { machineHot, basketDry, rightBasket, grinderPurged, bedEven, clock, measured } = facts
+  const noted = { ...noNotes(), ...facts.noted }
   return {
+    routineId: null,
+    note: '',
     ...setting,
     step: 'ready',
-    grindText: facts.grindSetting === null ? '' : String(facts.grindSetting),
+    grindText: textOf(facts.grindSetting),
     gate: { machineHot, basketDry, rightBasket, grinderPurged, bedEven },
     dose: entryOf(facts.dose, toText),
     tamp: { ...facts.tamp },
     clock: {
       startedAtMs: null,
-      firstDropText: clock?.firstDropS == null ? '' : String(clock.firstDropS),
-      stopText: clock === null ? '' : String(clock.stopS),
+      releaseText: textOf(clock?.preinfusionEndS),
+      firstDropText: textOf(clock?.firstDropS),
+      stopText: textOf(clock?.stopS),
+      lastDripText: textOf(clock?.lastDripS),
       unmarkedDrop: clock === null || clock.firstDrop === 'marked' ? null : clock.firstDrop,
       estimated: clock?.estimated ?? false,
+      pace: 1,
     },
     cup: entryOf(facts.cup, toText),
     abandoned: facts.abandoned,
     taste: { ...facts.taste },
     look: { ...facts.look },
+    extra: {
+      beans: noted.beansInG === null ? '' : toText(noted.beansInG),
+      force: textOf(measured?.tampForceN),
+      cupMl: textOf(measured?.cupMl),
+      secondCup: noted.cupsG === null ? '' : toText(noted.cupsG[1]),
+      prediction: textOf(noted.predicted?.byPersonS),
+    },
+    noted,
+    photos: [],
+    lockedInAtMs: null,
   }
+}
+
+/** A draft that an earlier version of the app kept: what it did not know yet is as in a new one. */
+export function upToDate(kept: Partial<ShotDraft> & DraftSetting): ShotDraft {
+  const fresh = draftOf({ ...SHOT_BY_ITSELF, ...kept })
+  return {
+    ...fresh,
+    ...kept,
+    clock: { ...fresh.clock, ...kept.clock },
+    extra: { ...fresh.extra, ...kept.extra },
+    noted: { ...fresh.noted, ...kept.noted },
+  }
+}
+
+function textOf(value: number | null | undefined): string {
+  return value === null || value === undefined ? '' : String(value)
 }
 
 function entryOf(weighing: ShotFacts['dose'], toText: (g: number) => string): WeighingEntry {

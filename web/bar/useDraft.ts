@@ -1,4 +1,4 @@
-import { readShot } from '@calm-apron/core'
+import { NO_CONTEXT, readShot, signsOfMarks } from '@calm-apron/core'
 import { computed, reactive, watch } from 'vue'
 import { useAcademy } from '../store/academy.ts'
 import { useDrafts } from '../store/drafts.ts'
@@ -15,10 +15,23 @@ export function useDraft(found: ShotDraft) {
   const read = computed(() => readDraft(draft))
   const recipe = computed(() => academy.recipe(draft.recipeRevisionId))
   const grinder = computed(() => academy.grinder(draft.grinderId))
-  const vessels = computed(() => academy.bar(draft.barId)?.vessels ?? [])
-  const readings = computed(() =>
-    recipe.value === null ? null : readShot(read.value.facts, recipe.value.targets),
+  const bar = computed(() => academy.bar(draft.barId))
+  const vessels = computed(() => bar.value?.vessels ?? [])
+  const machine = computed(
+    () => bar.value?.machines.find(({ machineId }) => machineId === draft.machineId) ?? null,
   )
+  const basket = computed(
+    () => bar.value?.baskets.find(({ basketId }) => basketId === recipe.value?.method.basketId) ?? null,
+  )
+  const routine = computed(
+    () => academy.today?.routines.find(({ routineId }) => routineId === draft.routineId) ?? null,
+  )
+  const readings = computed(() => {
+    if (recipe.value === null) return null
+    const { facts } = read.value
+    const signs = { ...facts.noted?.signs, ...signsOfMarks(facts.noted?.marks ?? [], facts.clock) }
+    return readShot(facts, recipe.value.targets, { ...NO_CONTEXT, signs })
+  })
 
   // At every change and at once: a tablet may be put to sleep, or reloaded, in the very next moment.
   watch(draft, () => void (isDone || drafts.keep(draft)), { deep: true })
@@ -29,5 +42,5 @@ export function useDraft(found: ShotDraft) {
     await drafts.drop(draft.shotId)
   }
 
-  return { draft, read, recipe, grinder, vessels, readings, finish }
+  return { draft, read, recipe, grinder, vessels, machine, basket, routine, readings, finish }
 }

@@ -15,10 +15,13 @@ afterEach(() => {
 function clockOn(part: Partial<ClockEntry> = {}) {
   const entry = reactive<ClockEntry>({
     startedAtMs: null,
+    releaseText: '',
     firstDropText: '',
     stopText: '',
+    lastDripText: '',
     unmarkedDrop: null,
     estimated: false,
+    pace: 1,
     ...part,
   })
   const scope = effectScope()

@@ -45,7 +45,7 @@ async function make(): Promise<void> {
       <p class="soft">{{ t('setUp.intro') }}</p>
     </header>
     <section aria-labelledby="the-academy">
-      <h2 id="the-academy">{{ t('academy.title') }}</h2>
+      <h2 id="the-academy">{{ t('place.academy') }}</h2>
       <FormField
         v-model="values.code"
         :label="t('setUp.code')"

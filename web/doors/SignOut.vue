@@ -14,7 +14,7 @@ const outbox = useOutbox()
 const { failure, signOut } = useSignOut()
 const wasAsked = ref(false)
 const unsent = computed(
-  () => outbox.writes.filter(({ body }) => body.judgedBy === door.session?.person.personId).length,
+  () => outbox.writes.filter(({ author }) => author === door.session?.person.personId).length,
 )
 
 async function leave(): Promise<void> {

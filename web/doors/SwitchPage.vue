@@ -16,7 +16,7 @@ const door = useDoor()
 const router = useRouter()
 const wantsPassword = ref(false)
 // Kept by the router in the page's own history.
-const cameFrom = router.options.history.state['back'] ?? null
+const { back: cameFrom = null, position } = router.options.history.state
 const session = computed(() => door.session)
 const others = computed(() =>
   door.returning.filter(({ personId }) => personId !== session.value?.person.personId || door.claimed),
@@ -25,6 +25,8 @@ const demo = computed(() => (session.value?.academy.isDemo ? (door.doors?.demo ?
 
 /** Back to what was being done: a trainer who takes over at the bar goes on at the bar. */
 function goOn(): void {
+  // Whoever has gone elsewhere meanwhile is not called back.
+  if (router.options.history.state['position'] !== position) return
   if (cameFrom !== null) router.back()
   else void router.push({ name: 'today' })
 }

@@ -15,7 +15,7 @@ const rows = computed(() => {
   const wanted = search.value.trim().toLowerCase()
   return TERMS.map((term) => ({
     term,
-    name: t(`glossary.name.${term}`),
+    name: t(`term.${term}`),
     says: t(`glossary.says.${term}`),
     drawings: DRAWINGS_OF[term] ?? [],
   })).filter(({ name, says }) => `${name} ${says}`.toLowerCase().includes(wanted))

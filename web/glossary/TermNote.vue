@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { ref, useId } from 'vue'
+import { defineAsyncComponent, ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { RouterLink } from 'vue-router'
+import { withWords } from '../words/index.ts'
 import type { Term } from './terms.ts'
+
+const TermSays = defineAsyncComponent(withWords('glossary', () => import('./TermSays.vue')))
 
 /** A word of the craft with its explanation one tap away. */
 defineProps<{ term: Term }>()
@@ -15,17 +17,14 @@ const id = useId()
   <span class="term">
     <button
       type="button"
-      :aria-label="t('glossary.whatIs', { term: t(`glossary.name.${term}`) })"
+      :aria-label="t('whatIs', { term: t(`term.${term}`) })"
       :aria-expanded="isOpen"
       :aria-controls="isOpen ? id : undefined"
       @click="isOpen = !isOpen"
     >
       <span aria-hidden="true">?</span>
     </button>
-    <span v-if="isOpen" :id="id" class="note" role="note">
-      {{ t(`glossary.says.${term}`) }}
-      <RouterLink :to="{ name: 'words', hash: `#${term}` }">{{ t('glossary.more') }}</RouterLink>
-    </span>
+    <TermSays v-if="isOpen" :id="id" :term="term" />
   </span>
 </template>
 
@@ -49,14 +48,5 @@ button span {
   color: var(--cornflower);
   font-size: 0.875rem;
   font-weight: 700;
-}
-.note {
-  display: block;
-  margin: 4px 0;
-  padding: 8px 12px;
-  border-left: 4px solid var(--cornflower);
-  font-size: 0.9375rem;
-  font-weight: 400;
-  max-width: 60ch;
 }
 </style>

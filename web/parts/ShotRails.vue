@@ -4,13 +4,13 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import TermNote from '../glossary/TermNote.vue'
 import { termsOf } from '../glossary/terms.ts'
-import { useReadingWords } from '../reading/useReadingWords.ts'
+import { useRailWords } from './useRailWords.ts'
 import RailLine from './RailLine.vue'
 import { railsOf } from './railModel.ts'
 
 const props = defineProps<{ readings: Readings; recipe: Recipe }>()
 const { t } = useI18n()
-const words = useReadingWords()
+const words = useRailWords()
 
 const rows = computed(() =>
   railsOf(props.readings).map((rail) => ({

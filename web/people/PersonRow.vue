@@ -13,7 +13,7 @@ const door = useDoor()
 const academy = useAcademy()
 const format = useFormat()
 
-const name = computed(() => props.person.displayName || t('people.erased'))
+const name = computed(() => props.person.displayName || t('app.someoneErased'))
 const isYou = computed(() => props.person.personId === door.session?.person.personId)
 const seen = computed(() => {
   const at = props.person.lastSeenAt

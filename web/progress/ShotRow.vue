@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { readableFacts } from '@calm-apron/contract'
 import { diagnose, readShot } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { railsOf } from '../parts/railModel.ts'
 import RailLine from '../parts/RailLine.vue'
-import { useReadingWords } from '../reading/useReadingWords.ts'
+import { useRailWords } from '../parts/useRailWords.ts'
 import { useShotContext } from '../reading/useShotContext.ts'
 import { useAcademy } from '../store/academy.ts'
 import type { ListedShot } from '../store/shots.ts'
@@ -16,12 +17,12 @@ const props = defineProps<{ listed: ListedShot }>()
 const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
-const words = useReadingWords()
+const words = useRailWords()
 const contextOf = useShotContext()
 
 const shot = computed(() => props.listed.shot)
 const readings = computed(() =>
-  readShot(shot.value.current.facts, props.listed.recipe.targets, contextOf(shot.value)),
+  readShot(readableFacts(shot.value), props.listed.recipe.targets, contextOf(shot.value)),
 )
 const verdict = computed(
   () =>
@@ -53,7 +54,7 @@ const time = computed(() => format.timeOf(shot.value.pulledAt, academy.timeZone)
       </RouterLink>
       <strong>{{ t(`verdict.${verdict}`) }}</strong>
       <span class="soft">{{ listed.recipe.name }}</span>
-      <span v-if="listed.isUnsent" class="soft">{{ t('progress.unsent') }}</span>
+      <span v-if="listed.isUnsent" class="soft">{{ t('app.unsent') }}</span>
       <span v-else-if="shot.current.revisionNo > 1" class="soft">{{ t('progress.corrected') }}</span>
     </div>
     <div v-for="{ rail, label, says } in rails" :key="rail.kind" class="cell">

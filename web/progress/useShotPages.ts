@@ -15,7 +15,7 @@ export function useShotPages(personId: () => string) {
   async function load(after: string | null): Promise<void> {
     const thisRun = ++run
     isLoading.value = true
-    const page = await source.page(personId(), after)
+    const page = await source.page({ personId: personId() }, after)
     // A slower answer for someone who is no longer chosen is dropped.
     if (thisRun !== run) return
     shots.value = after === null ? page.shots : [...shots.value, ...page.shots]

@@ -1,3 +1,4 @@
+import { readableFacts } from '@calm-apron/contract'
 import { DEFAULT_PROGRAMME, type TraineeSkill, assessSkill, readShot } from '@calm-apron/core'
 import { shallowRef, watch } from 'vue'
 import { useOutbox } from '../store/outbox.ts'
@@ -21,13 +22,12 @@ export function useSkill(personId: () => string) {
 
   async function load(person: string): Promise<void> {
     const thisRun = ++run
-    const { shots } = await source.page(person, null, SHOTS_WEIGHED)
+    const { shots } = await source.page({ personId: person }, null, SHOTS_WEIGHED)
     // A slower answer for someone who is no longer chosen is dropped.
     if (thisRun !== run) return
     const oldestFirst = [...shots].reverse().map(({ shot, recipe }) => ({
-      readings: readShot(shot.current.facts, recipe.targets),
-      // Who owned the grind is not recorded yet: each is taken to be practice on one's own.
-      context: { purpose: 'practice', grindOwner: 'trainee', isReferenceOff: false } as const,
+      readings: readShot(readableFacts(shot), recipe.targets),
+      context: { purpose: shot.purpose, grindOwner: shot.grindOwner, isReferenceOff: false },
       callScore: null,
     }))
     shown.value =

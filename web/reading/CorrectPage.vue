@@ -25,16 +25,13 @@ watch(
       found.value = kept
       return
     }
-    const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, current } = detail
+    const { current, recipe: _recipe, revisions: _revisions, pulledAt: _pulledAt, ...rest } = detail
+    const { series: _series, tasted: _tasted, ...setting } = rest
     const unit = preferences.units.mass
     found.value = draftOf(
       {
-        shotId,
-        personId,
-        recipeRevisionId,
-        barId,
-        grinderId,
-        bagId,
+        ...setting,
+        note: current.note,
         madeAt: new Date().toISOString(),
         massUnit: unit,
         correcting: { basedOnNo: current.revisionNo, reason: '' },

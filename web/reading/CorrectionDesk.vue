@@ -20,7 +20,7 @@ const door = useDoor()
 const outbox = useOutbox()
 const issueWords = useIssueWords()
 const { changes } = useFactWords()
-const { draft, read, grinder, vessels, finish } = useDraft(props.found)
+const { draft, read, grinder, vessels, basket, finish } = useDraft(props.found)
 const isSaving = ref(false)
 const wasTried = ref(false)
 
@@ -53,6 +53,7 @@ async function save(): Promise<void> {
     reason: reason.value.trim(),
     correctedAt: new Date().toISOString(),
     facts: read.value.facts,
+    note: draft.note.trim() === props.shot.current.note ? null : draft.note.trim(),
   })
   await leave()
 }
@@ -75,9 +76,11 @@ async function leave(): Promise<void> {
         v-model="draft"
         :step="step"
         :read="read"
-        :recipe="shot.recipe.targets"
+        :recipe="shot.recipe"
         :grinder="grinder"
         :vessels="vessels"
+        :basket="basket"
+        :device="null"
         phase="stopped"
       />
     </section>

@@ -3,11 +3,11 @@ import type { Diagnosis, Readings, Reason } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import CauseList from './CauseList.vue'
-import { useReadingWords } from './useReadingWords.ts'
+import { useDiagnosisWords } from './useDiagnosisWords.ts'
 
 const props = defineProps<{ diagnosis: Diagnosis; readings: Readings; grindSetting: number | null }>()
 const { t } = useI18n()
-const words = useReadingWords()
+const words = useDiagnosisWords()
 
 /** Evidence that moves the odds by less than about half is not worth a line. */
 const WORTH_SAYING = 0.4
@@ -44,7 +44,7 @@ function said(isSaid: (each: Diagnosis['evidence'][number]) => boolean, most: nu
       {{ words.causeWords(diagnosis) }}
       <span v-if="runnerUp" class="soft">{{ runnerUp }}</span>
     </p>
-    <div v-if="diagnosis.pressureCaution" class="caution" role="note">{{ t('reading.caution') }}</div>
+    <div v-if="diagnosis.pressureCaution" class="caution" role="note">{{ t('pull.caution') }}</div>
     <div class="move">
       <p v-if="isLookFirst" class="soft">{{ t('reading.observeFirst') }}</p>
       <p class="next">{{ words.moveWords(diagnosis.move, grindSetting) }}</p>

@@ -1,16 +1,23 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed } from 'vue'
+import { readableFacts } from '@calm-apron/contract'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import EmptyPlace from '../parts/EmptyPlace.vue'
 import ShotRails from '../parts/ShotRails.vue'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
+import { useTasting } from '../tasting/useTasting.ts'
 import { useStartShot } from '../today/useStartShot.ts'
 import { useFormat } from '../units/useFormat.ts'
 import DiagnosisCard from './DiagnosisCard.vue'
+import FigureLine from './FigureLine.vue'
+import OverruleForm from './OverruleForm.vue'
 import RevisionList from './RevisionList.vue'
+import SaidBefore from './SaidBefore.vue'
+import ShotCurve from './ShotCurve.vue'
+import { useNextInTraining } from './useNextInTraining.ts'
 import { useShotReading } from './useShotReading.ts'
 
 const props = defineProps<{ shotId: string }>()
@@ -20,6 +27,35 @@ const door = useDoor()
 const format = useFormat()
 const startShot = useStartShot()
 const { shot, state, readings, diagnosis, isUnsent } = useShotReading(() => props.shotId)
+const tasting = useTasting(
+  () => props.shotId,
+  () => shot.value?.isCallAsked === true || state.value === 'call-first',
+)
+const isOverruling = ref(false)
+const next = useNextInTraining(() => shot.value)
+const timeS = computed(() => {
+  const time = readings.value?.timeAtTarget
+  return time?.kind === 'known' ? time.s : null
+})
+const hasTasting = computed(
+  () =>
+    tasting.view.value.calls.length +
+      tasting.view.value.slips.length +
+      tasting.view.value.rulings.length +
+      tasting.view.value.photos.length >
+    0,
+)
+/** Before whoever pulled has made their call nothing of the reading is shown. */
+const isCallDue = computed(
+  () =>
+    state.value === 'call-first' ||
+    (shot.value?.isCallAsked === true && tasting.isLooked.value && !tasting.isDecided.value),
+)
+async function keepRuling(...ruling: Parameters<typeof tasting.overrule>): Promise<void> {
+  await tasting.overrule(...ruling)
+  isOverruling.value = false
+}
+
 /** One's own to correct is what one pulled and recorded oneself. */
 const mayCorrect = computed(() => {
   const recordedBy = shot.value?.revisions.at(-1)?.judgedBy
@@ -29,7 +65,13 @@ const mayCorrect = computed(() => {
 </script>
 
 <template>
-  <div v-if="shot && readings && diagnosis" class="reading">
+  <EmptyPlace
+    v-if="isCallDue"
+    :says="t('reading.callFirst')"
+    :action="t('reading.toCall')"
+    :to="{ name: 'tasting', params: { shotId } }"
+  />
+  <div v-else-if="shot && readings && diagnosis" class="reading">
     <header class="head">
       <h1 tabindex="-1">
         {{
@@ -51,11 +93,39 @@ const mayCorrect = computed(() => {
     />
     <div class="shown">
       <ShotRails :readings="readings" :recipe="shot.recipe.targets" />
+      <FigureLine :facts="readableFacts(shot)" :recipe="shot.recipe.targets" :time-s="timeS" />
+      <p v-if="shot.current.note" class="note">{{ shot.current.note }}</p>
+      <ShotCurve :shot="shot" />
+      <SaidBefore
+        v-if="hasTasting"
+        :tasting="tasting.view.value"
+        :pulled-by="shot.personId"
+        :diagnosis="diagnosis"
+      />
+      <OverruleForm v-if="isOverruling" @ruled="keepRuling" @close="isOverruling = false" />
       <RevisionList :revisions="shot.revisions" />
     </div>
     <div class="actions">
-      <Button type="primary" @click="startShot(shot.personId, shot.recipeRevisionId)">{{
+      <template v-if="next.inTraining.value">
+        <Button v-if="next.seat.value" type="primary" @click="next.begin">
+          {{ t('reading.nextPerson', { person: next.name.value }) }}
+        </Button>
+        <RouterLink
+          v-if="shot.purpose === 'experiment' && shot.trainingId"
+          :to="{ name: 'dial-in', params: { trainingId: shot.trainingId } }"
+          >{{ t('reading.toDialIn') }}</RouterLink
+        >
+        <RouterLink
+          v-if="shot.trainingId"
+          :to="{ name: 'training', params: { trainingId: shot.trainingId } }"
+          >{{ t('bar.toTraining') }}</RouterLink
+        >
+      </template>
+      <Button v-else type="primary" @click="startShot(shot.personId, shot.recipeRevisionId)">{{
         t('reading.nextShot')
+      }}</Button>
+      <Button v-if="door.may('overrule') && !isOverruling" @click="isOverruling = true">{{
+        t('ruling.overrule')
       }}</Button>
       <RouterLink v-if="mayCorrect" :to="{ name: 'correct', params: { shotId } }">{{
         t('reading.correct')
@@ -119,5 +189,9 @@ const mayCorrect = computed(() => {
     grid-template: 'head' auto 'says' auto 'actions' auto 'shown' auto / minmax(0, 1fr);
     padding: 16px;
   }
+}
+.note {
+  padding: 8px 16px;
+  border-left: 4px solid var(--edge);
 }
 </style>

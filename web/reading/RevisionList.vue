@@ -16,7 +16,7 @@ const { lines, changes } = useFactWords()
 /** Who judged, and whether that was checked; nothing for what was recorded before people signed in. */
 function judgeOf({ judgedBy, isClaimed }: ShotRevision): string {
   if (judgedBy === null) return ''
-  const person = academy.personName(judgedBy) || t('people.erased')
+  const person = academy.personName(judgedBy) || t('app.someoneErased')
   return [t('reading.judgedBy', { person }), ...(isClaimed ? [t('reading.claimed')] : [])].join(', ')
 }
 

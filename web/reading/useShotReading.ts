@@ -1,13 +1,13 @@
-import type { ShotDetail, ShotSummary } from '@calm-apron/contract'
+import { type ShotDetail, type ShotSummary, readableFacts } from '@calm-apron/contract'
 import { diagnose, readShot } from '@calm-apron/core'
 import { computed, ref, watch } from 'vue'
 import { ServerUnreachable } from '../api/client.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useOutbox } from '../store/outbox.ts'
-import { type ListedShot, useShots } from '../store/shots.ts'
+import { CallFirst, type ListedShot, useShots } from '../store/shots.ts'
 import { useShotContext } from './useShotContext.ts'
 
-export type ReadingState = 'looking' | 'here' | 'not-there' | 'unreachable'
+export type ReadingState = 'looking' | 'here' | 'not-there' | 'unreachable' | 'call-first'
 
 /** Shots further apart than this are of different sessions. */
 const SESSION_MS = 4 * 3_600_000
@@ -41,15 +41,16 @@ export function useShotReading(shotId: () => string) {
       shot.value = found
       state.value = found === null ? 'not-there' : 'here'
     } catch (error) {
-      if (!(error instanceof ServerUnreachable)) throw error
-      state.value = 'unreachable'
+      if (error instanceof CallFirst) state.value = 'call-first'
+      else if (error instanceof ServerUnreachable) state.value = 'unreachable'
+      else throw error
     }
   }
 
   /** The same person's shots of this session at the same setting, oldest first; none where the server can't be asked. */
   async function shotsBefore(found: ShotDetail): Promise<ListedShot[]> {
     if (found.current.facts.grindSetting === null) return []
-    const page = await shots.page(found.personId, null)
+    const page = await shots.page({ personId: found.personId }, null)
     return page.shots.filter(({ shot: other }) => isBeforeInSession(other, found)).reverse()
   }
 
@@ -58,7 +59,7 @@ export function useShotReading(shotId: () => string) {
   const readings = computed(() =>
     shot.value === null
       ? null
-      : readShot(shot.value.current.facts, shot.value.recipe.targets, contextOf(shot.value)),
+      : readShot(readableFacts(shot.value), shot.value.recipe.targets, contextOf(shot.value)),
   )
   const diagnosis = computed(() => {
     if (shot.value === null || readings.value === null) return null
@@ -69,10 +70,12 @@ export function useShotReading(shotId: () => string) {
         grinder: academy.grinder(shot.value.grinderId),
       },
       before.value.map(({ shot: each, recipe }) =>
-        readShot(each.current.facts, recipe.targets, contextOf(each)),
+        readShot(readableFacts(each), recipe.targets, contextOf(each)),
       ),
     )
   })
-  const isUnsent = computed(() => outbox.waiting.some((write) => write.shotId === shotId()))
-  return { shot, state, readings, diagnosis, isUnsent }
+  const isUnsent = computed(() =>
+    outbox.waiting.some((write) => 'shotId' in write && write.shotId === shotId()),
+  )
+  return { shot, before, state, readings, diagnosis, isUnsent }
 }

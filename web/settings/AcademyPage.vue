@@ -47,7 +47,7 @@ function take({ name, town, timeZone, revisionNo }: AcademyRecord): void {
 
 <template>
   <form class="academy stack" novalidate @submit.prevent="save">
-    <h1 tabindex="-1">{{ t('academy.title') }}</h1>
+    <h1 tabindex="-1">{{ t('place.academy') }}</h1>
     <p class="soft">
       {{ t('academy.intro') }} <template v-if="here?.isDemo">{{ t('academy.demo') }}</template>
     </p>

@@ -31,7 +31,7 @@ const title = computed(() => {
     ? t('setAside.shot', { person: academy.personName(write.body.personId), ...when })
     : t('setAside.correction', when)
 })
-const author = computed(() => academy.personName(props.record.judgedBy) || t('people.erased'))
+const author = computed(() => academy.personName(props.record.judgedBy) || t('app.someoneErased'))
 const facts = computed(() =>
   lines(props.record.write.body.facts).filter(({ value }) => value !== t('fact.unknown')),
 )

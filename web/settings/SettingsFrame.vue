@@ -11,6 +11,7 @@ const door = useDoor()
 
 const PARTS: readonly { name: string; action: Action | null }[] = [
   { name: 'settings', action: null },
+  { name: 'devices', action: null },
   { name: 'you', action: 'use-own-door' },
   { name: 'people', action: 'see-people' },
   { name: 'academy', action: 'change-academy' },

@@ -112,5 +112,13 @@ nav {
   .brand {
     display: none;
   }
+  nav {
+    width: 100%;
+    gap: 0;
+    justify-content: space-between;
+  }
+  .place {
+    padding: 0 6px;
+  }
 }
 </style>

@@ -5,6 +5,7 @@ import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
 import { i18n } from '../words/index.ts'
 import { deviceDatabase } from './deviceDatabase.ts'
 import { useDoor } from './door.ts'
+import { takeTodayAhead } from './todayAhead.ts'
 
 export type AcademyState = 'loading' | 'here' | 'remembered' | 'unreachable'
 
@@ -17,12 +18,23 @@ export const useAcademy = defineStore('academy', () => {
   const state = ref<AcademyState>('loading')
   let retry: ReturnType<typeof setTimeout> | undefined
 
+  async function ask(): Promise<Today> {
+    const ahead = takeTodayAhead()
+    try {
+      return await (ahead ?? call(ENDPOINTS.today))
+    } catch (error) {
+      // It was refused to whoever was here before, not to whoever came in since.
+      if (ahead !== null && error instanceof RefusedByServer) return call(ENDPOINTS.today)
+      throw error
+    }
+  }
+
   async function load(): Promise<void> {
     clearTimeout(retry)
     const personId = door.session?.person.personId
     if (personId === undefined) return
     try {
-      const told = await call(ENDPOINTS.today)
+      const told = await ask()
       // Whoever asked may have gone meanwhile.
       if (door.session?.person.personId !== personId) return
       today.value = told
@@ -55,7 +67,7 @@ export const useAcademy = defineStore('academy', () => {
   /** A name; of someone erased the word for that, of someone one is not told of nothing. */
   function personName(personId: string): string {
     const found = today.value?.people.find((person) => person.personId === personId)
-    return found?.displayName === '' ? i18n.global.t('people.erased') : (found?.displayName ?? '')
+    return found?.displayName === '' ? i18n.global.t('app.someoneErased') : (found?.displayName ?? '')
   }
   const recipe = (recipeRevisionId: string) =>
     [...(today.value?.recipes ?? []), ...(today.value?.earlierRecipes ?? [])].find(
@@ -64,6 +76,9 @@ export const useAcademy = defineStore('academy', () => {
   const bar = (barId: string) => today.value?.bars.find((each) => each.barId === barId) ?? null
   const grinder = (grinderId: string | null) =>
     today.value?.bars.flatMap((each) => each.grinders).find((each) => each.grinderId === grinderId) ?? null
+
+  const leadsOf = (machineId: string | null) =>
+    today.value?.leads.find((each) => each.machineId === machineId)?.leadsG ?? []
 
   const coffeeOfBag = (bagId: string | null) =>
     today.value?.coffees.find(({ bags }) => bags.some((bag) => bag.bagId === bagId)) ?? null
@@ -89,6 +104,7 @@ export const useAcademy = defineStore('academy', () => {
     recipe,
     bar,
     grinder,
+    leadsOf,
     coffeeOfBag,
   }
 })

@@ -43,6 +43,8 @@ export const useDoor = defineStore('door', () => {
     return session.value.handedOver === null ? session.value.person.role : 'handed'
   })
 
+  const isStaff = computed(() => part.value === 'head' || part.value === 'trainer')
+
   /** What the one table says, of one's own things or of anyone's; so that nothing is offered that is refused. */
   function may(action: Action, isOwn = false): boolean {
     return part.value !== null && mayDo(part.value, action, isOwn)
@@ -98,6 +100,8 @@ export const useDoor = defineStore('door', () => {
 
   /** Someone came in: by password, PIN, link, or as one of the demo's people. */
   async function comeIn(here: SessionState): Promise<void> {
+    // For whom else records may be sent is not known before the server says it anew.
+    if (doors.value !== null) doors.value = { ...doors.value, devicePeople: [] }
     session.value = here
     wasEnded.value = false
     claimedId.value = null
@@ -115,8 +119,9 @@ export const useDoor = defineStore('door', () => {
     const leaving = session.value?.person.personId ?? ''
     await call(where === 'here' ? ENDPOINTS.signOut : ENDPOINTS.signOutEverywhere)
     await (await deviceDatabase()).delete('remembered', leaving)
-    session.value = null
-    await load()
+    await settle(null)
+    // Which ways in there are now may come a little later: nobody is kept at the door for it.
+    void load()
   }
 
   doorBell.addEventListener('signed-out', () => {
@@ -133,6 +138,7 @@ export const useDoor = defineStore('door', () => {
     personId,
     personName,
     part,
+    isStaff,
     wasEnded,
     may,
     isAuthorHere,

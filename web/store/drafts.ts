@@ -1,12 +1,14 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import type { ShotDraft } from '../bar/shotDraft.ts'
+import { type ShotDraft, upToDate } from '../bar/shotDraft.ts'
 import { type KeptDraft, asPlain, deviceDatabase } from './deviceDatabase.ts'
 import { useDoor } from './door.ts'
+import { useOutbox } from './outbox.ts'
 
 /** Half-entered shots and corrections of this device; each survives reloads until it is recorded or thrown away. */
 export const useDrafts = defineStore('drafts', () => {
   const door = useDoor()
+  const outbox = useOutbox()
   const drafts = ref<ShotDraft[]>([])
 
   /** What whoever is here may go on with. */
@@ -16,17 +18,17 @@ export const useDrafts = defineStore('drafts', () => {
   }
 
   async function reload(): Promise<void> {
-    drafts.value = (await (await deviceDatabase()).getAll('drafts')).filter(isForHere)
+    drafts.value = (await (await deviceDatabase()).getAll('drafts')).filter(isForHere).map(upToDate)
   }
 
   async function find(shotId: string): Promise<ShotDraft | null> {
     const found = await (await deviceDatabase()).get('drafts', shotId)
-    return found !== undefined && isForHere(found) ? found : null
+    return found !== undefined && isForHere(found) ? upToDate(found) : null
   }
 
   async function keep(draft: ShotDraft): Promise<void> {
     const academyId = door.session?.academy.academyId ?? ''
-    await (await deviceDatabase()).put('drafts', asPlain({ ...draft, academyId }))
+    await outbox.keeping(async () => (await deviceDatabase()).put('drafts', asPlain({ ...draft, academyId })))
   }
 
   async function drop(shotId: string): Promise<void> {

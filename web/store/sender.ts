@@ -1,18 +1,13 @@
 import { ENDPOINTS, type Problem } from '@calm-apron/contract'
 import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
-import type { DeviceDatabase, UnsentWrite } from './deviceDatabase.ts'
+import type { DeviceDatabase, UnsentWrite, Write } from './deviceDatabase.ts'
 
 export type SendOutcome = { sent: true } | { sent: false; refused: Problem } | { sent: false; refused: null }
 
 /** Sends one write; a refusal is an outcome, an unreachable server is one too. */
 export async function sendWrite(write: UnsentWrite): Promise<SendOutcome> {
   try {
-    if (write.kind === 'shot') {
-      await call(ENDPOINTS.putShot, { params: { shotId: write.shotId }, body: write.body })
-    } else {
-      const { shotId, revisionId, body } = write
-      await call(ENDPOINTS.putCorrection, { params: { shotId, revisionId }, body })
-    }
+    await put(write)
     return { sent: true }
   } catch (error) {
     // Signed out meanwhile: it waits until its author is here again.
@@ -24,22 +19,72 @@ export async function sendWrite(write: UnsentWrite): Promise<SendOutcome> {
   }
 }
 
+async function put(write: Write): Promise<unknown> {
+  switch (write.kind) {
+    case 'shot':
+      return call(ENDPOINTS.putShot, { params: { shotId: write.shotId }, body: write.body })
+    case 'correction': {
+      const { shotId, revisionId, body } = write
+      return call(ENDPOINTS.putCorrection, { params: { shotId, revisionId }, body })
+    }
+    case 'call':
+      return call(ENDPOINTS.putCall, {
+        params: { shotId: write.shotId, callId: write.callId },
+        body: write.body,
+      })
+    case 'slip':
+      return call(ENDPOINTS.putSlip, {
+        params: { shotId: write.shotId, slipId: write.slipId },
+        body: write.body,
+      })
+    case 'ruling':
+      return call(ENDPOINTS.putRuling, {
+        params: { shotId: write.shotId, rulingId: write.rulingId },
+        body: write.body,
+      })
+    case 'photo':
+      return call(ENDPOINTS.putPhoto, {
+        params: { shotId: write.shotId, photoId: write.photoId },
+        body: write.body,
+      })
+    case 'training-event':
+      return call(ENDPOINTS.putTrainingEvent, {
+        params: { trainingId: write.trainingId, eventId: write.eventId },
+        body: write.body,
+      })
+  }
+}
+
+/** Of what a write tells, so that what belongs to something refused waits with it. */
+function subjectOf(write: Write): string {
+  return write.kind === 'training-event' ? write.trainingId : write.shotId
+}
+
 /**
  * Sends what waits, oldest first, until all is sent or the server can't be reached. A refused write is set aside
- * with the server's reason and does not hold up the others, nor does one whose author is not here. Tells whether the
- * server was reached throughout.
+ * with the server's reason; what belongs to it waits with it, and nothing else does, nor is anything held up by one
+ * whose author is not here. Tells whether the server was reached throughout.
  */
 export async function sendWaiting(
   database: DeviceDatabase,
   isAuthorHere: (personId: string) => boolean,
   send: (write: UnsentWrite) => Promise<SendOutcome> = sendWrite,
 ): Promise<boolean> {
+  const held = new Set<string>()
   for (const write of await database.getAll('outbox')) {
-    if (write.refused !== null || write.order === undefined || !isAuthorHere(write.body.judgedBy)) continue
+    const subject = subjectOf(write)
+    const isFirst = write.kind === 'shot' || write.kind === 'training-event'
+    if (write.refused !== null || write.order === undefined || !isAuthorHere(write.author)) {
+      if (isFirst) held.add(subject)
+      continue
+    }
+    if (!isFirst && held.has(subject)) continue
     const outcome = await send(write)
     if (outcome.sent) await database.delete('outbox', write.order)
-    else if (outcome.refused !== null) await database.put('outbox', { ...write, refused: outcome.refused })
-    else return false
+    else if (outcome.refused !== null) {
+      await database.put('outbox', { ...write, refused: outcome.refused })
+      if (isFirst) held.add(subject)
+    } else return false
   }
   return true
 }

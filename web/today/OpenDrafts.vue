@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import type { ShotDraft } from '../bar/shotDraft.ts'
 import { useAcademy } from '../store/academy.ts'
+import { useShotRuns } from '../bar/shotRuns.ts'
 import { useDrafts } from '../store/drafts.ts'
 import { useFormat } from '../units/useFormat.ts'
 
@@ -13,6 +14,7 @@ const { t } = useI18n()
 const academy = useAcademy()
 const drafts = useDrafts()
 const format = useFormat()
+const runs = useShotRuns()
 const thrownAway = ref<ShotDraft | null>(null)
 
 onMounted(() => drafts.reload())
@@ -35,6 +37,8 @@ const rows = computed(() =>
 
 async function throwAway(draft: ShotDraft): Promise<void> {
   thrownAway.value = draft
+  // A run would keep it again.
+  runs.close(draft.shotId)
   await drafts.drop(draft.shotId)
 }
 

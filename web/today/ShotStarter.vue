@@ -1,18 +1,16 @@
 <script setup lang="ts">
-import { brewRatio } from '@calm-apron/core'
 import { useLocalStorage } from '@vueuse/core'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import { useAcademy } from '../store/academy.ts'
-import { useFormat } from '../units/useFormat.ts'
+import { useRecipeChoices } from './useRecipeChoices.ts'
 import RecipeChoice from './RecipeChoice.vue'
 import { useStartShot } from './useStartShot.ts'
 
 const { t } = useI18n()
 const academy = useAcademy()
-const format = useFormat()
 const startShot = useStartShot()
 
 /** Remembered on the device: the next shot is mostly by the same recipe. */
@@ -22,18 +20,7 @@ const recipeRevisionId = useLocalStorage('calm-apron.recipe', '')
 const people = computed(() =>
   academy.trainees.map((person) => ({ value: person.personId, label: person.displayName })),
 )
-const recipes = computed(() =>
-  (academy.today?.recipes ?? []).map(({ recipeRevisionId: id, name, targets }) => ({
-    id,
-    name,
-    targets: t('recipe.targets', {
-      dose: format.mass(targets.doseG),
-      yield: format.mass(targets.yieldG),
-      ratio: format.ratio(brewRatio(targets.doseG, targets.yieldG)),
-    }),
-    window: t(`recipe.window.${targets.clock}`, { min: targets.timeMinS, max: targets.timeMaxS }),
-  })),
-)
+const recipes = useRecipeChoices()
 const chosenName = computed(() => people.value.find(({ value }) => value === personId.value)?.label)
 const isReady = computed(
   () => chosenName.value !== undefined && recipes.value.some(({ id }) => id === recipeRevisionId.value),

@@ -8,7 +8,9 @@ import { RouterLink } from 'vue-router'
 import CareList from './CareList.vue'
 import CoffeeCare from './CoffeeCare.vue'
 import OpenDrafts from './OpenDrafts.vue'
+import AwaitingCalls from './AwaitingCalls.vue'
 import ShotStarter from './ShotStarter.vue'
+import TrainingsOn from './TrainingsOn.vue'
 
 const { t } = useI18n()
 const academy = useAcademy()
@@ -30,8 +32,15 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
       <h1 tabindex="-1">{{ t('place.today') }}, {{ date }}</h1>
       <p class="soft">{{ t('today.greeting', { academy: today.academy.name, town: today.academy.town }) }}</p>
     </header>
-    <div class="main"><ShotStarter /></div>
+    <div class="main">
+      <TrainingsOn />
+      <section aria-labelledby="one-shot">
+        <h2 id="one-shot">{{ t('today.oneShot') }}</h2>
+        <ShotStarter />
+      </section>
+    </div>
     <div class="side">
+      <AwaitingCalls />
       <OpenDrafts />
       <CareList />
       <section aria-labelledby="coffee">
@@ -63,6 +72,9 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
 }
 .main {
   grid-area: main;
+  display: grid;
+  gap: 28px;
+  align-content: start;
 }
 .side {
   grid-area: side;

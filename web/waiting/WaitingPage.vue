@@ -17,17 +17,34 @@ const academy = useAcademy()
 const format = useFormat()
 const { mend, sendAsCorrection } = useRefused()
 
+/** When it was made, by whichever name its body calls that. */
+function madeAt({ kind, body }: UnsentWrite): string {
+  switch (kind) {
+    case 'shot':
+      return body.pulledAt
+    case 'correction':
+      return body.correctedAt
+    case 'call':
+      return body.calledAt
+    case 'slip':
+      return body.tastedAt
+    case 'ruling':
+      return body.ruledAt
+    case 'photo':
+      return body.takenAt
+    case 'training-event':
+      return body.at
+  }
+}
 const whatIs = (write: UnsentWrite) =>
-  write.kind === 'shot'
-    ? t('waiting.shot', {
-        person: academy.personName(write.body.personId),
-        time: format.timeOf(write.body.pulledAt, academy.timeZone),
-      })
-    : t('waiting.correction', { time: format.timeOf(write.body.correctedAt, academy.timeZone) })
-const stateOf = ({ body }: UnsentWrite) =>
-  door.isAuthorHere(body.judgedBy)
+  t(`waiting.${write.kind}`, {
+    time: format.timeOf(madeAt(write), academy.timeZone),
+    ...(write.kind === 'shot' && { person: academy.personName(write.body.personId) }),
+  })
+const stateOf = ({ author }: UnsentWrite) =>
+  door.isAuthorHere(author)
     ? t('waiting.waiting')
-    : t('waiting.forAnother', { person: academy.personName(body.judgedBy) || t('people.erased') })
+    : t('waiting.forAnother', { person: academy.personName(author) || t('app.someoneErased') })
 const rows = computed(() =>
   outbox.writes.map((write) => ({
     write,
@@ -64,9 +81,11 @@ const rows = computed(() =>
           <Button v-else-if="row.write.kind === 'shot'" type="primary" @click="mend(row.write)">{{
             t('waiting.mend')
           }}</Button>
-          <RouterLink v-else :to="{ name: 'reading', params: { shotId: row.write.shotId } }">{{
-            t('waiting.look')
-          }}</RouterLink>
+          <RouterLink
+            v-else-if="'shotId' in row.write"
+            :to="{ name: 'reading', params: { shotId: row.write.shotId } }"
+            >{{ t('waiting.look') }}</RouterLink
+          >
           <Button v-if="row.code !== 'set-aside'" @click="outbox.remove(row.write)">{{
             t('waiting.drop')
           }}</Button>

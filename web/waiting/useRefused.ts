@@ -24,7 +24,7 @@ export function useRefused() {
 
   /** Opens it at the bar again as it was sent. */
   async function mend(write: RefusedShot): Promise<void> {
-    const { facts, pulledAt, judgedBy: _judgedBy, ...setting } = write.body
+    const { facts, pulledAt, judgedBy: _judgedBy, series: _series, ...setting } = write.body
     const unit = preferences.units.mass
     const toText = (g: number) => asTyped(unit, g)
     await drafts.keep(
@@ -48,6 +48,7 @@ export function useRefused() {
       reason: t('waiting.secondTab'),
       correctedAt: new Date().toISOString(),
       facts: body.facts,
+      note: body.note,
     })
     await outbox.remove(write)
     await router.push({ name: 'reading', params: { shotId } })

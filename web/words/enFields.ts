@@ -1,4 +1,5 @@
 import type { PreparedKind } from '@calm-apron/contract'
+import { enApp } from './enApp.ts'
 import { OPTION_WORDS } from './enOptions.ts'
 
 /** Fields of all that is prepared: their names, hints and choices. */
@@ -11,7 +12,7 @@ export const enFields = {
     gone: 'no longer there',
     change: '{field}: {before} → {after}',
     changeGone: '{field}: {before}, taken out',
-    looking: 'One moment …',
+    looking: enApp.app.loading,
     offline: 'This can only be prepared while the server answers. Trying again when you come back.',
     search: 'Search',
     searchKey: 'Press / to search',

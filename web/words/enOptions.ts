@@ -1,11 +1,8 @@
 import type {
   Act,
   BasketSize,
-  Clock,
-  DoseMethod,
   DosesBy,
   KeptIn,
-  LowDoseRule,
   MachineKind,
   ReadingKind,
   Selector,
@@ -13,17 +10,14 @@ import type {
   TampSchool,
   VesselKind,
 } from '@calm-apron/core'
+import { enEntry } from './enEntry.ts'
 
 const SIZES = { single: 'single', double: 'double', triple: 'triple' } satisfies Record<BasketSize, string>
 const SELECTED = { none: 'none', single: 'single', double: 'double' } satisfies Record<Selector, string>
 
 /** What may be chosen in the fields of all that is prepared, by field. */
 export const OPTION_WORDS = {
-  clock: {
-    pump: 'Pump clock',
-    drop: 'Drop clock',
-    pressure: 'Pressure clock',
-  } satisfies Record<Clock, string>,
+  clock: enEntry.clock,
   onlyRecorded: {
     dose: 'dose',
     tamp: 'tamp',
@@ -31,14 +25,7 @@ export const OPTION_WORDS = {
     time: 'time',
     taste: 'taste',
   } satisfies Record<ReadingKind, string>,
-  doseBy: {
-    scale: 'weighed',
-    razor: 'dosing razor',
-    line: 'tamper line under the rim',
-    sweep: 'filled level and swept',
-    scoop: 'scoops',
-    eye: 'by eye',
-  } satisfies Record<DoseMethod, string>,
+  doseBy: enEntry.doseBy,
   tampBy: {
     settled: 'when the bed stops giving',
     force: 'at a calibrated force',
@@ -46,11 +33,7 @@ export const OPTION_WORDS = {
     'levelling-tool': 'with a levelling tool',
     lever: 'with a lever',
   } satisfies Record<TampSchool, string>,
-  lowDoseRule: {
-    discard: 'discard and start again',
-    'top-up': 'top up and press again',
-    'more-grounds': 'raise the grinder’s amount',
-  } satisfies Record<LowDoseRule, string>,
+  lowDoseRule: enEntry.lowDoseRule,
   roastLevel: {
     light: 'light',
     'medium-light': 'medium light',

@@ -16,7 +16,6 @@ export const enPeople = {
     } satisfies Record<PersonRecord['state'], string>,
     you: 'you',
     lastSeen: 'last here {date}, {time}',
-    erased: 'Someone erased',
     ended: 'Accounts that have ended',
     roleHint: {
       head: 'All of the academy: people, roles, the trail.',
@@ -74,7 +73,6 @@ export const enPeople = {
     offline: 'People can only be looked at and changed while the server answers.',
   },
   academy: {
-    title: 'Academy',
     intro: 'As everyone sees it.',
     save: 'Save',
     saved: 'Saved.',
@@ -130,6 +128,12 @@ export const enPeople = {
       'prepared-archived': 'put something away',
       'prepared-restored': 'brought something back',
       'call-made': 'made a call',
+      'call-skipped': 'opened a reading without a call',
+      'reading-overruled': 'overruled a reading',
+      'photo-added': 'added a photo',
+      'training-started': 'started a training',
+      'training-changed': 'changed who trains with what',
+      'training-ended': 'ended a training',
       'slip-filled': 'filled a tasting slip',
       'slip-corrected': 'corrected a tasting slip',
       'slip-skipped': 'skipped a tasting slip',

@@ -1,6 +1,5 @@
 import type {
   DrinkLength,
-  Freshness,
   FreshnessPreset,
   RecipeDisagreement,
   RecipePresetKey,
@@ -10,7 +9,7 @@ import type {
 import type { RowReport } from '@calm-apron/contract'
 import type { FileIssue } from '../prepare/files/readFile.ts'
 
-/** The pages of Prepare. */
+/** Words of preparing: recipes, coffees, routines, files. */
 export const enPrepare = {
   prepare: {
     parts: 'Parts of Prepare',
@@ -99,41 +98,6 @@ export const enPrepare = {
     usual: 'Usual: {restDays} to {bestUntilDays}, usable {usableUntilDays} days',
     late: 'Late: {restDays} to {bestUntilDays}, usable {usableUntilDays} days',
   } satisfies Record<FreshnessPreset, string>,
-  bag: {
-    title: 'Bags',
-    onDate: 'How they stand on',
-    add: 'Add a bag',
-    newName: 'Bag {no}',
-    noneHere: 'No bag in use',
-    none: 'No bag in use. Add one when it arrives: its roast date is what counts.',
-    left: '{left} left',
-    shots: 'no shot of {dose} | 1 shot of {dose} | {shots} shots of {dose}',
-    cost: '{cost} a shot',
-    price: '{price} a bag',
-    window: 'rest {rest} days, best until {best}, usable until {usable}',
-    opened: 'opened {date}',
-    openNext: 'Open next: {bag}.',
-    lasts:
-      'What is there lasts less than a day. | What is there lasts 1 day. | What is there lasts {days} days.',
-    order: 'Order now: a new bag needs {lead} days to arrive and rest.',
-    finished: 'No finished bags | 1 finished bag | {count} finished bags',
-    unknown: 'Roast date unknown: judge it by its crema and its flow, and ask for the date next time.',
-    onlyBestBefore:
-      'Only a best-before of {date} is known. It says nothing of the roast: treat it as old until the cup says otherwise.',
-    frozen:
-      'Frozen fresh; it waits. | Frozen at 1 day of age; it waits. | Frozen at {days} days of age; it waits.',
-    standing: {
-      'too-fresh': 'Too fresh until {date}',
-      'in-window': 'Best until {date}',
-      fading: 'Fading; usable until {date}',
-      past: 'Past its time since {date}',
-    } satisfies Record<Freshness, string>,
-    today: {
-      low: '{coffee}, {bag}: {left} left, about one shot. | {coffee}, {bag}: {left} left, about one shot. | {coffee}, {bag}: {left} left, about {count} shots.',
-      order: '{coffee}: order now, it lasts about {days} days and a new bag needs {lead}.',
-      standing: '{coffee}, {bag}: {standing}.',
-    },
-  },
   routine: {
     intro: 'The steps of one shot, in your house’s order. Whoever pulls sees them at the bar.',
     new: 'New routine',

@@ -1,7 +1,7 @@
 import type { GroupDisagreement, RoomPart } from '@calm-apron/core'
 import type { RoomKind } from '../prepare/room/newEquipment.ts'
 
-/** A room and what stands in it. */
+/** Words of rooms and equipment. */
 export const enRoom = {
   room: {
     intro: 'Each room with its machines, grinders and all that hangs on them.',
@@ -110,36 +110,4 @@ export const enRoom = {
     cloths: 'Two cloths, never swapped: the dry one for the basket, the damp one for the wand.',
   },
   scale: { thick: 'Too thick for the tray: weigh the cup before, and the cup again after.' },
-  water: {
-    overdue: 'The filter is due. | The filter is 1 day overdue. | The filter is {count} days overdue.',
-    filterLeft:
-      'The filter is due today. | The filter is good for 1 more day. | The filter is good for {count} more days.',
-    batch: 'For a batch of {litres} l weigh in {grams} g of minerals.',
-    today: 'Water, {name}: {says}',
-  },
-  grinder: {
-    finer: 'finer',
-    coarser: 'coarser',
-    touching: 'The burrs touch at {at}: never go there with the grinder running.',
-    worked: '{coffee} {setting}',
-    workedLine:
-      '{coffee}: {from} to {to}, last {date}. | {coffee}: ran in its window at {from}, {date}. | {coffee}: ran in its window at {from} to {to}, {n} shots, last {date}.',
-    noneWorked:
-      'No shot has run in its window here yet. Settings that work will be marked on the scale, coffee by coffee.',
-    stepless: 'stepless',
-    steps: 'steps of {step}',
-    purge: 'purge {grams} after each change of setting',
-    onlyWhileRunning: 'adjust it only while it runs',
-    retention: 'keeps {grams} | keeps {grams} (one weighing) | keeps {grams} (mean of {n} weighings)',
-    burr: 'inner burr at {at}; one position shifts the scale by {shift}',
-    burrUnknown: 'inner burr at {at}; its shift is unknown, so moving it begins a new history',
-    calibration: 'Seconds into grams',
-    secondsAxis: 'seconds',
-    gramsAxis: 'grams',
-    fit: 'Gives {rate} g a second after {dead} s of dead time: for {target} set {seconds}. A finer setting gives less, so weigh again after each change.',
-    noFit: 'Weigh one more portion of another length to find its line.',
-    isLocked: 'locked',
-    lockedBy: 'Locked by {who}: {why}.',
-    lockedForYou: 'Ask them, or your head, to change it.',
-  },
 }

@@ -5,6 +5,7 @@ import {
   CALL_STAGES,
   SLIP_SIDES,
   type SetAsideRecord,
+  VERDICTS,
 } from '@calm-apron/contract'
 import { CAUSES, type Cause, type Verdict } from '@calm-apron/core'
 import { sql } from 'drizzle-orm'
@@ -108,9 +109,12 @@ export const call = pgTable(
     shotId: uuid('shot_id').notNull(),
     personId: uuid('person_id').notNull(),
     stage: text('stage', { enum: CALL_STAGES }).notNull(),
-    verdict: text('verdict').$type<Verdict>().notNull(),
+    /** null: a trainer's word that there will be no final call. */
+    verdict: text('verdict').$type<Verdict>(),
     cause: text('cause').$type<Cause>(),
     move: text('move', { enum: CALL_MOVES }),
+    /** On whose tablet, where that was another's. */
+    takenDownBy: uuid('taken_down_by'),
     calledAt: instant('called_at').notNull(),
     receivedAt: instant('received_at').notNull(),
     bodyDigest: text('body_digest').notNull(),
@@ -140,6 +144,7 @@ export const slip = pgTable(
     side: text('side', { enum: SLIP_SIDES }).notNull(),
     revisionNo: integer('revision_no').notNull(),
     filledBy: uuid('filled_by').notNull(),
+    takenDownBy: uuid('taken_down_by'),
     reasonTextId: uuid('reason_text_id'),
     skipped: boolean('skipped').notNull(),
     sour: smallint('sour'),
@@ -172,5 +177,69 @@ export const slip = pgTable(
     ...[t.sour, t.sweet, t.bitter, t.body, t.dryness].map((axis) =>
       check(`slip_${axis.name}`, between(axis, BOUNDS.taste)),
     ),
+  ],
+)
+
+/** A trainer's own reading of a shot, beside the tool's. */
+export const ruling = pgTable(
+  'ruling',
+  {
+    academyId: academyId(),
+    rulingId: uuid('ruling_id').notNull(),
+    shotId: uuid('shot_id').notNull(),
+    ruledBy: uuid('ruled_by').notNull(),
+    verdict: text('verdict').$type<Verdict>().notNull(),
+    cause: text('cause').$type<Cause>(),
+    move: text('move', { enum: CALL_MOVES }),
+    reasonTextId: uuid('reason_text_id').notNull(),
+    ruledAt: instant('ruled_at').notNull(),
+    receivedAt: instant('received_at').notNull(),
+    bodyDigest: text('body_digest').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.rulingId] }),
+    foreignKey({
+      name: 'ruling_shot',
+      columns: [t.academyId, t.shotId],
+      foreignColumns: [shot.academyId, shot.shotId],
+    }),
+    foreignKey({ columns: [t.academyId, t.ruledBy], foreignColumns: [person.academyId, person.personId] }),
+    foreignKey({
+      columns: [t.academyId, t.reasonTextId],
+      foreignColumns: [freeText.academyId, freeText.textId],
+    }),
+    index('ruling_of_shot').on(t.academyId, t.shotId, t.ruledAt),
+    check('ruling_verdict', oneOf(t.verdict, VERDICTS)),
+    check('ruling_move', oneOf(t.move, CALL_MOVES)),
+    check('ruling_cause', oneOf(t.cause, CAUSES)),
+  ],
+)
+
+/** A photo of a shot; the picture itself is kept as free text, so that an erasure blanks it with the rest. */
+export const photo = pgTable(
+  'photo',
+  {
+    academyId: academyId(),
+    photoId: uuid('photo_id').notNull(),
+    shotId: uuid('shot_id').notNull(),
+    takenBy: uuid('taken_by').notNull(),
+    takenAt: instant('taken_at').notNull(),
+    receivedAt: instant('received_at').notNull(),
+    pictureTextId: uuid('picture_text_id').notNull(),
+    bodyDigest: text('body_digest').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.photoId] }),
+    foreignKey({
+      name: 'photo_shot',
+      columns: [t.academyId, t.shotId],
+      foreignColumns: [shot.academyId, shot.shotId],
+    }),
+    foreignKey({ columns: [t.academyId, t.takenBy], foreignColumns: [person.academyId, person.personId] }),
+    foreignKey({
+      columns: [t.academyId, t.pictureTextId],
+      foreignColumns: [freeText.academyId, freeText.textId],
+    }),
+    index('photo_of_shot').on(t.academyId, t.shotId, t.takenAt),
   ],
 )

@@ -1,5 +1,14 @@
-import { BOUNDS } from '@calm-apron/contract'
-import { ABANDONMENTS, FIRST_DROPS, PUCKS, SIDES, STREAMS, TILTS } from '@calm-apron/core'
+import { BOUNDS, type ShotInput } from '@calm-apron/contract'
+import {
+  ABANDONMENTS,
+  FIRST_DROPS,
+  GRIND_OWNERS,
+  PUCKS,
+  SHOT_PURPOSES,
+  SIDES,
+  STREAMS,
+  TILTS,
+} from '@calm-apron/core'
 import { sql } from 'drizzle-orm'
 import {
   boolean,
@@ -7,6 +16,7 @@ import {
   foreignKey,
   index,
   integer,
+  jsonb,
   pgTable,
   primaryKey,
   smallint,
@@ -32,6 +42,13 @@ export const shot = pgTable(
     bagId: uuid('bag_id'),
     /** The device's own time. */
     pulledAt: instant('pulled_at').notNull(),
+    machineId: uuid('machine_id'),
+    groupNo: smallint('group_no'),
+    /** No foreign key: a shot is never refused for the training it was pulled in, whichever arrives first. */
+    trainingId: uuid('training_id'),
+    purpose: text('purpose', { enum: SHOT_PURPOSES }).notNull().default('practice'),
+    grindOwner: text('grind_owner', { enum: GRIND_OWNERS }).notNull().default('trainee'),
+    isCallAsked: boolean('is_call_asked').notNull().default(false),
   },
   (t) => [
     primaryKey({ columns: [t.academyId, t.shotId] }),
@@ -64,7 +81,16 @@ export const shot = pgTable(
     index('shot_by_time').on(t.academyId, t.pulledAt, t.shotId),
     index('shot_of_person_by_time').on(t.academyId, t.personId, t.pulledAt, t.shotId),
     index('shot_of_bag_by_time').on(t.academyId, t.bagId, t.pulledAt),
-    index('shot_of_grinder_by_time').on(t.academyId, t.grinderId, t.pulledAt),
+    index('shot_of_grinder_by_time').on(t.academyId, t.grinderId, t.pulledAt, t.shotId),
+    index('shot_of_machine_by_time').on(t.academyId, t.machineId, t.pulledAt),
+    index('shot_of_training_by_time').on(t.academyId, t.trainingId, t.pulledAt, t.shotId),
+    foreignKey({
+      name: 'shot_machine',
+      columns: [t.academyId, t.machineId],
+      foreignColumns: [prepared.academyId, prepared.preparedId],
+    }),
+    check('shot_purpose', oneOf(t.purpose, SHOT_PURPOSES)),
+    check('shot_grind_owner', oneOf(t.grindOwner, GRIND_OWNERS)),
   ],
 )
 
@@ -98,7 +124,9 @@ export const shotRevision = pgTable(
     tampSettled: boolean('tamp_settled'),
     firstDrop: text('first_drop', { enum: FIRST_DROPS }),
     firstDropS: measured('first_drop_s'),
+    preinfusionEndS: measured('preinfusion_end_s'),
     stopS: measured('stop_s'),
+    lastDripS: measured('last_drip_s'),
     timesEstimated: boolean('times_estimated'),
     cupNetG: measured('cup_net_g'),
     cupGrossG: measured('cup_gross_g'),
@@ -112,6 +140,12 @@ export const shotRevision = pgTable(
     dryness: smallint('dryness'),
     stream: text('stream', { enum: STREAMS }),
     puck: text('puck', { enum: PUCKS }),
+    cupMl: measured('cup_ml'),
+    tampForceN: measured('tamp_force_n'),
+    leadG: measured('lead_g'),
+    /** In the shape of the contract's shot notes. */
+    noted: jsonb('noted').$type<NonNullable<ShotInput['facts']['noted']>>(),
+    noteTextId: uuid('note_text_id'),
   },
   (t) => [
     primaryKey({ columns: [t.academyId, t.revisionId] }),
@@ -138,6 +172,11 @@ export const shotRevision = pgTable(
     foreignKey({
       name: 'shot_revision_reason',
       columns: [t.academyId, t.reasonTextId],
+      foreignColumns: [freeText.academyId, freeText.textId],
+    }),
+    foreignKey({
+      name: 'shot_revision_note',
+      columns: [t.academyId, t.noteTextId],
       foreignColumns: [freeText.academyId, freeText.textId],
     }),
     // Also the index by which the newest revision of a shot is found.
@@ -169,6 +208,10 @@ export const shotRevision = pgTable(
       'shot_instants_in_order',
       sql`${t.stopS} >= coalesce(${t.firstDropS}, 0) and coalesce(${t.firstDropS}, 0) >= 0`,
     ),
+    check(
+      'shot_release_and_last_drip_in_order',
+      sql`coalesce(${t.preinfusionEndS} <= ${t.stopS}, ${t.preinfusionEndS} is null) and coalesce(${t.lastDripS} >= ${t.stopS}, ${t.lastDripS} is null)`,
+    ),
     check('shot_low_side_tilted', sql`${t.tampLowSide} is null or coalesce(${t.tampTilt} <> 'level', false)`),
     check('shot_tamp_tilt', oneOf(t.tampTilt, TILTS)),
     check('shot_tamp_low_side', oneOf(t.tampLowSide, SIDES)),
@@ -179,5 +222,24 @@ export const shotRevision = pgTable(
     ...[t.sour, t.sweet, t.bitter, t.body, t.dryness].map((axis) =>
       check(`shot_${axis.name}`, between(axis, BOUNDS.taste)),
     ),
+  ],
+)
+
+/** What sensors saw of a shot, packed; one row a shot, and never corrected. */
+export const shotSeries = pgTable(
+  'shot_series',
+  {
+    academyId: academyId(),
+    shotId: uuid('shot_id').notNull(),
+    weight: text('weight'),
+    pressure: text('pressure'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.shotId] }),
+    foreignKey({
+      name: 'shot_series_shot',
+      columns: [t.academyId, t.shotId],
+      foreignColumns: [shot.academyId, shot.shotId],
+    }),
   ],
 )

@@ -5,9 +5,16 @@ import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../units/useFormat.ts'
 import type { ReadWeighing } from '../readEntry.ts'
 import type { ShotDraft } from '../shotDraft.ts'
+import NumberEntry from '../../parts/NumberEntry.vue'
 import WeighFields from '../WeighFields.vue'
 
-const props = defineProps<{ read: ReadWeighing; recipe: Recipe | null; vessels: readonly Vessel[] }>()
+const props = defineProps<{
+  read: ReadWeighing
+  recipe: Recipe | null
+  vessels: readonly Vessel[]
+  secondCupIssue: string | undefined
+  mlIssue: string | undefined
+}>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 const format = useFormat()
@@ -19,11 +26,36 @@ const says = computed(() => {
   if (overG === 0) return t('cupSays.on')
   return t(overG > 0 ? 'cupSays.over' : 'cupSays.under', { amount: format.massApart(overG) })
 })
+
+/** Two spouts should give alike. */
+const apart = computed(() => {
+  const second = Number(draft.value.extra.secondCup.replace(',', '.'))
+  if (draft.value.extra.secondCup === '' || props.read.netG === null || !Number.isFinite(second)) return ''
+  return t('cupSays.apart', { amount: format.massApart(props.read.netG - 2 * second) })
+})
 </script>
 
 <template>
   <WeighFields v-model="draft.cup" :read="read" :unit="draft.massUnit" :vessels="cups" />
   <p v-if="says" class="says" role="status">{{ says }}</p>
+  <NumberEntry
+    v-if="recipe?.school?.volume"
+    v-model="draft.extra.cupMl"
+    :label="t('cupSays.ml')"
+    :suffix="t('unit.ml')"
+    :issue="mlIssue"
+  />
+  <details>
+    <summary>{{ t('cupSays.twoCups') }}</summary>
+    <NumberEntry
+      v-model="draft.extra.secondCup"
+      :label="t('cupSays.second')"
+      :suffix="t(`unit.${draft.massUnit}`)"
+      :hint="t('cupSays.secondHint')"
+      :issue="secondCupIssue"
+    />
+    <p v-if="apart" role="status">{{ apart }}</p>
+  </details>
 </template>
 
 <style scoped>

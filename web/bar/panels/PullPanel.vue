@@ -11,6 +11,7 @@ import type { ClockPhase } from '../useShotClock.ts'
 const props = defineProps<{
   phase: ClockPhase
   recipe: Recipe | null
+  releaseIssue: string | undefined
   firstDropIssue: string | undefined
   stopIssue: string | undefined
 }>()
@@ -21,6 +22,14 @@ const format = useFormat()
 const cue = computed(() =>
   t(`pull.${props.phase}`, { target: props.recipe ? format.mass(props.recipe.yieldG) : '' }),
 )
+/** Stop and final weight, both kept, and what fell between. */
+const settledWords = computed(() => {
+  if (props.phase !== 'stopped' || draft.value.noted.weightAtStopG === null) return ''
+  const atStop = format.mass(Math.max(0, draft.value.noted.weightAtStopG))
+  return draft.value.clock.lastDripText === ''
+    ? t('pull.dripping', { atStop })
+    : t('pull.settled', { atStop, final: `${draft.value.cup.netText} ${t(`unit.${draft.value.massUnit}`)}` })
+})
 const unmarked = computed(() => [
   { value: 'missed' as const, label: t('pull.missed') },
   { value: 'none' as const, label: t('pull.none') },
@@ -35,6 +44,11 @@ const gaveUp = computed(() => [
   <div class="pull">
     <p class="cue" role="status">{{ cue }}</p>
     <p v-if="phase === 'before'" class="soft">{{ t('bar.cautionHot') }}</p>
+    <p v-if="draft.noted.lockToStartS !== null" class="soft">
+      {{ t('pull.lockToStart', { s: draft.noted.lockToStartS }) }}
+    </p>
+    <p v-if="settledWords" role="status">{{ settledWords }}</p>
+    <p v-if="draft.abandoned === 'choked'" class="caution" role="note">{{ t('pull.caution') }}</p>
     <template v-if="phase === 'stopped'">
       <ChoiceRow
         v-if="draft.clock.firstDropText === ''"
@@ -45,6 +59,13 @@ const gaveUp = computed(() => [
       <ChoiceRow v-model="draft.abandoned" :label="t('pull.gaveUp')" :options="gaveUp" />
     </template>
     <div v-if="phase === 'stopped' || phase === 'before'" class="times">
+      <NumberEntry
+        v-if="recipe?.clock === 'pressure' || draft.clock.releaseText !== ''"
+        v-model="draft.clock.releaseText"
+        :label="t('field.release')"
+        :suffix="t('unit.s')"
+        :issue="releaseIssue"
+      />
       <NumberEntry
         v-model="draft.clock.firstDropText"
         :label="t('field.firstDrop')"
@@ -75,6 +96,12 @@ const gaveUp = computed(() => [
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 4px 12px;
+}
+.caution {
+  margin: 0;
+  padding: 8px 12px;
+  border-left: 6px solid var(--plum);
+  background: var(--plum-soft);
 }
 .hint {
   grid-column: 1 / -1;

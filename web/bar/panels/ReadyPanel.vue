@@ -5,16 +5,17 @@ import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import NumberEntry from '../../parts/NumberEntry.vue'
 import { GATE_QUESTIONS, type ShotDraft } from '../shotDraft.ts'
+import { useAnswers } from '../useAnswers.ts'
 
-const props = defineProps<{ grinder: TodayGrinder | null; grindIssue: string | undefined }>()
+const props = defineProps<{
+  grinder: TodayGrinder | null
+  grindIssue: string | undefined
+  predictionIssue: string | undefined
+}>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 
-const answers = computed(() => [
-  { value: true, label: t('answer.yes') },
-  { value: false, label: t('answer.no') },
-  { value: null, label: t('answer.unknown'), sign: '?' },
-])
+const answers = useAnswers()
 const grindHint = computed(() => {
   if (!props.grinder) return ''
   const { minSetting: min, maxSetting: max, name: grinder, finerIs } = props.grinder
@@ -33,6 +34,15 @@ const grindHint = computed(() => {
       is-inline
     />
     <NumberEntry v-model="draft.grindText" :label="t('field.grind')" :hint="grindHint" :issue="grindIssue" />
+    <details>
+      <summary>{{ t('ready.predict') }}</summary>
+      <NumberEntry
+        v-model="draft.extra.prediction"
+        :label="t('ready.prediction')"
+        :suffix="t('unit.s')"
+        :issue="predictionIssue"
+      />
+    </details>
   </div>
 </template>
 

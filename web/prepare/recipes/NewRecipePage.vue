@@ -20,9 +20,11 @@ const academy = useAcademy()
 const words = useRecipeWords()
 const { baskets, load, choices } = useBaskets()
 const school = ref<RecipePresetKey | null>(null)
+/** A school chosen sooner waits, or its recipe would begin without a basket. */
+const isAsked = ref(false)
 const preparedId = uuidv7()
 
-onMounted(load)
+onMounted(() => load().finally(() => (isAsked.value = true)))
 
 const presets = RECIPE_PRESETS.map((key) => ({
   key,
@@ -31,7 +33,7 @@ const presets = RECIPE_PRESETS.map((key) => ({
   amounts: words.amounts(contentOf(key)),
   window: words.window(contentOf(key)),
 }))
-const start = computed(() => (school.value === null ? null : contentOf(school.value)))
+const start = computed(() => (school.value === null || !isAsked.value ? null : contentOf(school.value)))
 
 function contentOf(key: RecipePresetKey): RecipeContent {
   const { targets, method, basketSize } = PRESET_RECIPES[key]

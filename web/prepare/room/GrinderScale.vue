@@ -5,7 +5,12 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 
 /** A grinder's scale as it is: which way is finer, where the burrs touch, and the settings that worked. */
-const props = defineProps<{ grinder: GrinderContent; worked?: readonly WorkedSetting[] }>()
+const props = defineProps<{
+  grinder: GrinderContent
+  worked?: readonly WorkedSetting[]
+  /** Single settings with what they are. */
+  marks?: readonly { setting: number; says: string }[]
+}>()
 const { t } = useI18n()
 
 const WIDTH = 640
@@ -32,17 +37,32 @@ const touching = computed(() => {
   if (touchingAt === null) return null
   return finerIs === 'lower' ? { from: 0, to: at(touchingAt) } : { from: at(touchingAt), to: WIDTH }
 })
-const marks = computed(() =>
-  (props.worked ?? []).map((each, index) => ({
-    key: each.coffeeId,
-    from: at(each.lowest),
-    to: at(each.highest),
-    median: at(each.median),
+const shownMarks = computed(() =>
+  [
+    ...(props.marks ?? []).map(({ setting, says }) => ({
+      key: says,
+      lowest: setting,
+      highest: setting,
+      median: setting,
+      says,
+    })),
+    ...(props.worked ?? []).map(({ coffeeId, coffeeName, lowest, highest, median }) => ({
+      key: coffeeId,
+      lowest,
+      highest,
+      median,
+      says: t('grinder.worked', { coffee: coffeeName, setting: shown(median) }),
+    })),
+  ].map(({ key, lowest, highest, median, says }, index) => ({
+    key,
+    says,
+    from: at(lowest),
+    to: at(highest),
+    median: at(median),
     y: 70 + index * 26,
-    says: t('grinder.worked', { coffee: each.coffeeName, setting: shown(each.median) }),
   })),
 )
-const height = computed(() => 60 + marks.value.length * 26)
+const height = computed(() => 60 + shownMarks.value.length * 26)
 const ends = computed(() =>
   props.grinder.finerIs === 'lower'
     ? { left: t('grinder.finer'), right: t('grinder.coarser') }
@@ -70,7 +90,7 @@ const ends = computed(() =>
       <text v-for="label in labels" :key="`label ${label}`" :x="at(label)" y="48" class="number">
         {{ shown(label) }}
       </text>
-      <g v-for="mark in marks" :key="mark.key">
+      <g v-for="mark in shownMarks" :key="mark.key">
         <rect
           :x="mark.from - 5"
           :y="mark.y - 9"
@@ -92,8 +112,8 @@ const ends = computed(() =>
       <span v-if="grinder.touchingAt !== null">{{
         t('grinder.touching', { at: shown(grinder.touchingAt) })
       }}</span>
-      <ul v-if="marks.length > 0" class="visually-hidden">
-        <li v-for="mark in marks" :key="mark.key">{{ mark.says }}</li>
+      <ul v-if="shownMarks.length > 0" class="visually-hidden">
+        <li v-for="mark in shownMarks" :key="mark.key">{{ mark.says }}</li>
       </ul>
     </figcaption>
   </figure>

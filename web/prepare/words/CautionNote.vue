@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type Act, CAUTION_KEYS } from '@calm-apron/core'
-import { computed, onMounted } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useCautions } from './useCautions.ts'
 
@@ -8,8 +8,6 @@ import { useCautions } from './useCautions.ts'
 const props = defineProps<{ act: Act }>()
 const { t } = useI18n()
 const cautions = useCautions()
-
-onMounted(cautions.load)
 
 const shown = computed(() => cautions.at(props.act))
 // The maker's manual and the law come before anything said here.

@@ -3,6 +3,7 @@ import { ACTS, ACT_OF_CAUTION, type Act, CAUTION_KEYS, type CautionKey } from '@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { ServerUnreachable } from '../../api/client.ts'
+import { useAcademy } from '../../store/academy.ts'
 import { i18n } from '../../words/index.ts'
 import { allOf } from '../preparedApi.ts'
 
@@ -19,6 +20,7 @@ export interface Caution {
 /** The shipped cautions in the academy's wording where it has one, and its own. Without the server the shipped ones stand. */
 export const useCautions = defineStore('cautions', () => {
   const { t } = i18n.global
+  const academy = useAcademy()
   const own = shallowRef<Prepared<'caution'>[]>([])
 
   async function load(): Promise<void> {
@@ -29,14 +31,18 @@ export const useCautions = defineStore('cautions', () => {
     }
   }
 
+  /** As Today told them: at the bar nothing is asked for anew. */
+  const told = computed(() => academy.today?.cautions ?? [])
   const ownOf = (key: CautionKey) => own.value.find(({ content }) => content.key === key) ?? null
-  const shipped = (key: CautionKey) => ownOf(key)?.content.text ?? t(`caution.text.${key}`)
+  const toldOf = (key: CautionKey) =>
+    ownOf(key)?.content ?? told.value.find((caution) => caution.key === key) ?? null
+  const shipped = (key: CautionKey) => toldOf(key)?.text ?? t(`caution.text.${key}`)
 
   const all = computed<Caution[]>(() => [
     ...CAUTION_KEYS.map((key) => ({
       id: key,
       key,
-      act: ownOf(key)?.content.act ?? ACT_OF_CAUTION[key],
+      act: toldOf(key)?.act ?? ACT_OF_CAUTION[key],
       text: shipped(key),
       own: ownOf(key),
     })),
@@ -49,6 +55,11 @@ export const useCautions = defineStore('cautions', () => {
         text: each.content.text,
         own: each,
       })),
+    ...told.value
+      .filter(
+        ({ key, cautionId }) => key === null && !own.value.some((each) => each.preparedId === cautionId),
+      )
+      .map(({ cautionId, act, text }) => ({ id: cautionId, key: null, act, text, own: null })),
   ])
   const at = (act: Act) => all.value.filter((each) => each.act === act && each.key !== 'manual-first')
   const byAct = computed(() =>

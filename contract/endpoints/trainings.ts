@@ -1,0 +1,56 @@
+import { z } from 'zod'
+import { id, line } from '../primitives.ts'
+import { groupStage, training, trainingEventInput, trainingList } from '../training.ts'
+import { type Endpoint, done, none } from './endpoint.ts'
+
+const trainingPath = z.strictObject({ trainingId: id })
+
+export const TRAINING_ENDPOINTS = {
+  listTrainings: {
+    method: 'get',
+    path: '/trainings',
+    summary: 'Trainings of the last day that are not over, newest first.',
+    action: 'see-trainings',
+    params: none,
+    query: none,
+    body: null,
+    answer: trainingList,
+    problems: [],
+  },
+  getTraining: {
+    method: 'get',
+    path: '/trainings/{trainingId}',
+    summary: 'One training, with all that happened in it.',
+    action: 'see-trainings',
+    params: trainingPath,
+    query: none,
+    body: null,
+    answer: training,
+    problems: [],
+  },
+  putTrainingEvent: {
+    method: 'put',
+    path: '/trainings/{trainingId}/events/{eventId}',
+    summary: 'Notes one thing that happened in a training; the first is that it was started.',
+    action: 'lead-training',
+    params: z.strictObject({ trainingId: id, eventId: id }),
+    query: none,
+    body: trainingEventInput,
+    answer: training,
+    problems: ['id-taken'],
+  },
+  putStage: {
+    method: 'put',
+    path: '/trainings/{trainingId}/stages/{group}',
+    summary: 'Tells the other tablets of a training what one group is doing now.',
+    action: 'lead-training',
+    params: z.strictObject({ trainingId: id, group: line({ min: 1, max: 60 }) }),
+    query: none,
+    body: groupStage,
+    answer: done,
+    problems: [],
+  },
+} as const satisfies Record<string, Endpoint>
+
+/** The live line of a training: `text/event-stream` of messages, beside the endpoints because it never ends. */
+export const LIVE_PATH = '/trainings/{trainingId}/live'

@@ -1,0 +1,92 @@
+import { GRIND_OWNERS, RECHECK_REASONS, type TrainingEvent, type TrainingHappening } from '@calm-apron/core'
+import { z } from 'zod'
+import { BOUNDS } from './bounds.ts'
+import { id, instant, line, within } from './primitives.ts'
+
+const seat = z.strictObject({
+  personId: id,
+  machineId: id.nullable(),
+  groupNo: z.int().min(0).max(BOUNDS.listLength.max),
+})
+
+const setup = z.strictObject({
+  barId: id,
+  purpose: z.enum(['practice', 'assessment']),
+  recipeRevisionId: id,
+  routineId: id.nullable(),
+  grinderId: id.nullable(),
+  bagId: id.nullable(),
+  grindOwner: z.enum(GRIND_OWNERS),
+  seats: z.array(seat).min(1).max(BOUNDS.listLength.max),
+})
+
+const lock = z.strictObject({
+  grinderId: id,
+  bagId: id.nullable(),
+  recipeRevisionId: id,
+  setting: within(BOUNDS.grindSetting),
+  doseG: within(BOUNDS.doseNetG),
+  basketId: id.nullable(),
+  innerBurrAt: within(BOUNDS.burr).nullable(),
+  shots: z.int().min(BOUNDS.shotCount.min).max(BOUNDS.shotCount.max),
+  grams: within(BOUNDS.spentG),
+  money: within(BOUNDS.money).nullable(),
+})
+
+/** One thing that happened in a training. */
+export const trainingHappening = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('started'), setup }),
+  z.strictObject({ kind: z.literal('changed'), setup }),
+  z.strictObject({ kind: z.literal('break-began') }),
+  z.strictObject({ kind: z.literal('break-ended') }),
+  z.strictObject({ kind: z.literal('locked'), lock }),
+  z.strictObject({ kind: z.literal('unlocked'), why: z.enum(RECHECK_REASONS) }),
+  z.strictObject({
+    kind: z.literal('ended'),
+    left: z.strictObject({ rinsed: z.boolean(), wiped: z.boolean(), handleBack: z.boolean() }),
+  }),
+]) satisfies z.core.$ZodType<TrainingHappening>
+
+export const trainingEventInput = z.strictObject({
+  by: id,
+  at: instant,
+  happening: trainingHappening,
+})
+export type TrainingEventInput = z.infer<typeof trainingEventInput>
+
+export const trainingEvent = z.strictObject({
+  eventId: id,
+  by: id,
+  at: instant,
+  happening: trainingHappening,
+}) satisfies z.core.$ZodType<TrainingEvent>
+
+/** What is happening at one group just now: shown to the other tablets, kept for nobody. */
+export const groupStage = z.strictObject({
+  personId: id,
+  shotId: id,
+  /** The bar's own name of its step. */
+  step: line({ min: 1, max: 30 }),
+  phase: z.enum(['before', 'waiting', 'flowing', 'stopped']),
+  pumpS: within(BOUNDS.instantS),
+  weightG: within({ min: -BOUNDS.scaleG.max, max: BOUNDS.scaleG.max }).nullable(),
+  /** The sender's clock, for showing how long ago that was. */
+  at: instant,
+})
+export type GroupStage = z.infer<typeof groupStage>
+export const stageOfGroup = z.strictObject({ group: z.string(), ...groupStage.shape })
+export type StageOfGroup = z.infer<typeof stageOfGroup>
+
+/** One training: all that happened in it, oldest first. */
+export const training = z.strictObject({ trainingId: id, events: z.array(trainingEvent) })
+export type Training = z.infer<typeof training>
+/** The trainings of the last day that are not over, newest first. */
+export const trainingList = z.strictObject({ trainings: z.array(training) })
+
+/** What a live line says: that a training changed and should be asked for anew, or what a group does now. */
+export const liveMessage = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('training'), trainingId: id }),
+  z.strictObject({ kind: z.literal('shot'), shotId: id }),
+  z.strictObject({ kind: z.literal('stage'), stage: stageOfGroup }),
+])
+export type LiveMessage = z.infer<typeof liveMessage>

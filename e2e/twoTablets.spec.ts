@@ -1,0 +1,95 @@
+import { TRAINER, comeInAs, expect, expectAccessible, test } from './fixtures.ts'
+import { ScaleBar, storedShots } from './scaleBar.ts'
+
+test('two tablets on one training: what one does the other sees at once, unasked', async ({
+  page,
+  browser,
+  app,
+}) => {
+  const bar = new ScaleBar(page)
+  await bar.startTraining({ 'Mirren Kestle': 'Group 1', 'Teo Varga-Lind': 'Group 2' })
+  const other = await browser.newContext({ baseURL: app.url, serviceWorkers: 'block' })
+  const second = await other.newPage()
+  await comeInAs(second.request, app.url, TRAINER)
+  await second.goto(page.url())
+  await expect(second.getByText('in step with the other tablets')).toBeVisible()
+  await bar.next('Group 1')
+  const stage = second.getByRole('region', { name: 'Group 1' }).locator('[data-stage]')
+  await expect(stage).toHaveText('Mirren Kestle: Ready?')
+  await bar.step('Tamp')
+  await expect(stage).toHaveText('Mirren Kestle: Tamp')
+  await bar.step('Pull')
+  await bar.start()
+  await expect(stage).toHaveText(/Mirren Kestle is pulling: \d+ s/)
+  await second.getByRole('button', { name: 'Break', exact: true }).click()
+  await bar.page.getByRole('link', { name: 'Back to the training' }).click()
+  await expect(page.getByText(/On a break since/)).toBeVisible()
+  await second.getByRole('button', { name: 'Go on after the break' }).click()
+  await expect(page.getByText(/On a break since/)).toBeHidden()
+  await other.close()
+})
+
+test('the trainee on their own phone: their call and slip alone, the reading once both have spoken', async ({
+  page,
+  browser,
+  app,
+}) => {
+  const bar = new ScaleBar(page)
+  const trainingId = await bar.startTraining({ 'Mirren Kestle': 'Group 1' })
+  await bar.next('Group 1')
+  await bar.step('Pull')
+  await page.getByLabel('First drop at').fill('7')
+  await page.getByLabel('Stopped at').fill('28')
+  await bar.step('Cup')
+  await page.getByRole('radio', { name: 'Scale was tared' }).check()
+  await page.getByLabel('Net weight').fill('39')
+  await bar.save()
+  await expect(page.getByRole('heading', { name: 'Mirren Kestle: by eye alone' })).toBeVisible()
+
+  const pocket = await browser.newContext({
+    baseURL: app.url,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    serviceWorkers: 'block',
+  })
+  const phone = await pocket.newPage()
+  await comeInAs(phone.request, app.url, 'Mirren Kestle')
+  await phone.goto('/')
+  await phone.getByRole('region', { name: 'A call is asked for' }).getByRole('link').click()
+  await expect(phone.getByRole('heading', { name: 'Mirren Kestle: by eye alone' })).toBeVisible()
+  await expectAccessible(phone)
+  const own = new ScaleBar(phone)
+  await own.say('Under-extracted', 'Finer')
+  await phone.getByRole('button', { name: 'Keep the call' }).click()
+  await expect(phone.getByRole('heading', { name: 'Mirren Kestle’s tasting slip' })).toBeVisible()
+  await expectAccessible(phone)
+  await own.slip(6, 4, 2)
+  await expect(phone.getByRole('heading', { name: 'Kept. The other slip is still out.' })).toBeVisible()
+  const [stored] = await storedShots(page, trainingId)
+  const shotId = stored?.shotId ?? ''
+  await phone.goto(`/shots/${shotId}`)
+  await expect(phone.getByText('The reading opens once the call is made.')).toBeVisible()
+  await phone.getByRole('link', { name: 'Make the call' }).click()
+
+  // The trainer sees that the slip is in, and nothing of it.
+  await expect(page.getByRole('heading', { name: 'Both taste' })).toBeVisible()
+  await expect(page.getByText('kept', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Fill mine' }).click()
+  await bar.slip(7, 4, 2)
+  await expect(phone.getByRole('heading', { name: 'Mirren Kestle: the last word' })).toBeVisible()
+  await own.say('Under-extracted', 'Finer')
+  await phone.getByRole('button', { name: 'Keep it and open the reading' }).click()
+  await expect(phone.locator('#verdict')).toBeVisible()
+  await expect(phone.getByText('Said before the reading')).toBeVisible()
+  await expectAccessible(phone)
+
+  await expect(page.locator('#verdict')).toBeVisible()
+  await page.getByRole('button', { name: 'I read it otherwise' }).click()
+  await page.getByRole('radio', { name: 'Uneven' }).check()
+  await page.getByRole('button', { name: 'Set mine beside it' }).click()
+  await expect(page.getByText(/at least 3/)).toBeVisible()
+  await page.getByLabel('Why?').last().fill('the stream split halfway')
+  await page.getByRole('button', { name: 'Set mine beside it' }).click()
+  await expect(page.getByText('the stream split halfway')).toBeVisible()
+  await pocket.close()
+})

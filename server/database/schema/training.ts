@@ -1,0 +1,28 @@
+import type { TrainingHappening } from '@calm-apron/core'
+import { foreignKey, index, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
+import { person } from './academy.ts'
+import { academyId, instant } from './columns.ts'
+
+/** What happened in a training, one row each; how it stands is worked out of them. */
+export const trainingEvent = pgTable(
+  'training_event',
+  {
+    academyId: academyId(),
+    eventId: uuid('event_id').notNull(),
+    trainingId: uuid('training_id').notNull(),
+    by: uuid('by').notNull(),
+    sentBy: uuid('sent_by').notNull(),
+    at: instant('at').notNull(),
+    receivedAt: instant('received_at').notNull(),
+    kind: text('kind').$type<TrainingHappening['kind']>().notNull(),
+    happening: jsonb('happening').$type<TrainingHappening>().notNull(),
+    bodyDigest: text('body_digest').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.eventId] }),
+    foreignKey({ columns: [t.academyId, t.by], foreignColumns: [person.academyId, person.personId] }),
+    foreignKey({ columns: [t.academyId, t.sentBy], foreignColumns: [person.academyId, person.personId] }),
+    index('training_event_of_training').on(t.academyId, t.trainingId, t.at),
+    index('training_event_by_kind').on(t.academyId, t.kind, t.at),
+  ],
+)

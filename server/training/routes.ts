@@ -1,0 +1,53 @@
+import { ENDPOINTS, LIVE_PATH, type LiveMessage, id } from '@calm-apron/contract'
+import { Router } from 'express'
+import { visitorOf } from '../doors/visitor.ts'
+import type { House } from '../house.ts'
+import { asActor, serve } from '../http/serve.ts'
+import { Refusal } from '../refusal.ts'
+import { eventsSeenBy, listOpenTrainings, noteEvent, passOnStage, readTraining } from './trainingService.ts'
+
+/** Proxies close a line on which nothing was said for long. */
+const STILL_HERE_MS = 15_000
+
+export function trainingRoutes(house: House): Router {
+  const router = Router()
+  serve(house, router, ENDPOINTS.listTrainings, async (work) => ({
+    answer: { trainings: await listOpenTrainings(work) },
+  }))
+  serve(house, router, ENDPOINTS.getTraining, async (work) => ({
+    answer: await readTraining(work, work.params.trainingId),
+  }))
+  serve(house, router, ENDPOINTS.putTrainingEvent, async (work) => {
+    const { trainingId, eventId } = work.params
+    const { created, record } = await noteEvent(work, trainingId, eventId, work.body)
+    return { created, answer: record }
+  })
+  serve(house, router, ENDPOINTS.putStage, async (work) => {
+    await passOnStage(work, work.params.trainingId, work.params.group, work.body)
+    return { answer: {} }
+  })
+  serveLive(house, router)
+  return router
+}
+
+/** Follows a training until the tablet goes; then, or when its session is over, it asks anew and is refused. */
+function serveLive(house: House, router: Router): void {
+  router.get(LIVE_PATH.replace('{trainingId}', ':trainingId'), async (req, res) => {
+    const trainingId = id.safeParse(req.params['trainingId'])
+    if (!trainingId.success) throw new Refusal('not-found', 'There is nothing at this address.')
+    const visitor = visitorOf(req, house.doors.isSecure)
+    const academyId = await asActor(house, 'see-trainings', visitor, async (errand) => {
+      await eventsSeenBy(errand, trainingId.data)
+      return errand.actor.academyId
+    })
+    res.writeHead(200, { 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' })
+    const say = (message: LiveMessage) => res.write(`data: ${JSON.stringify(message)}\n\n`)
+    const leave = house.live.follow(academyId, trainingId.data, { hear: say, end: () => res.end() })
+    say({ kind: 'training', trainingId: trainingId.data })
+    const stillHere = setInterval(() => res.write(':\n\n'), STILL_HERE_MS)
+    res.on('close', () => {
+      clearInterval(stillHere)
+      leave()
+    })
+  })
+}

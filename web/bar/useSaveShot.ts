@@ -1,0 +1,59 @@
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { useDoor } from '../store/door.ts'
+import { useOutbox } from '../store/outbox.ts'
+import { type ShotRun, useShotRuns } from './shotRuns.ts'
+
+/** Records a shot that is under way: on this device at once, on the server as soon as it can be reached. */
+export function useSaveShot({ draft, read, series, finish }: ShotRun) {
+  const router = useRouter()
+  const door = useDoor()
+  const outbox = useOutbox()
+  const runs = useShotRuns()
+  const isSaving = ref(false)
+  const firstIssue = computed(() => read.value.issues[0] ?? null)
+
+  async function save(): Promise<void> {
+    if (isSaving.value) return
+    if (firstIssue.value) {
+      draft.step = firstIssue.value.step
+      return
+    }
+    isSaving.value = true
+    await record()
+    const { shotId } = draft
+    await finish()
+    await series.drop()
+    runs.close(shotId)
+    await router.push({ name: draft.isCallAsked ? 'tasting' : 'reading', params: { shotId } })
+  }
+
+  async function record(): Promise<void> {
+    const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, madeAt } = draft
+    const { machineId, groupNo, trainingId, purpose, grindOwner, isCallAsked } = draft
+    await outbox.addShot(shotId, {
+      personId,
+      recipeRevisionId,
+      barId,
+      grinderId,
+      bagId,
+      machineId,
+      groupNo,
+      trainingId,
+      purpose,
+      grindOwner,
+      isCallAsked,
+      judgedBy: door.personId,
+      pulledAt: madeAt,
+      facts: read.value.facts,
+      series: series.packed(),
+      note: draft.note.trim(),
+    })
+    for (const { photoId, picture, takenAt } of draft.photos) {
+      const body = { takenBy: door.personId, takenAt, picture }
+      await outbox.add({ kind: 'photo', shotId, photoId, body })
+    }
+  }
+
+  return { save, isSaving, firstIssue }
+}

@@ -1,0 +1,30 @@
+import { useIntervalFn } from '@vueuse/core'
+import { watch } from 'vue'
+import { groupKey } from '../devices/devices.ts'
+import { tellStage } from '../training/useLive.ts'
+import type { ShotRun } from './shotRuns.ts'
+
+/** While the clock runs the weight is told twice a second; else only what changed. */
+const TELL_EVERY_MS = 500
+
+/** Lets the other tablets of a training see what this shot is at. */
+export function useTellStage({ draft, clock, recording }: ShotRun): void {
+  if (draft.trainingId === null) return
+  const trainingId = draft.trainingId
+  const group = groupKey(draft.machineId, draft.groupNo)
+
+  function tell(): void {
+    void tellStage(trainingId, group, {
+      personId: draft.personId,
+      shotId: draft.shotId,
+      step: draft.step,
+      phase: clock.phase.value,
+      pumpS: Math.min(300, Math.round(clock.pumpS.value * 10) / 10),
+      weightG: recording.weightG.value,
+      at: new Date().toISOString(),
+    })
+  }
+
+  watch([() => draft.step, clock.phase], tell, { immediate: true })
+  useIntervalFn(() => clock.isRunning.value && tell(), TELL_EVERY_MS)
+}

@@ -1,0 +1,34 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { watch } from 'vue'
+import type { BarDevice } from './barDevice.ts'
+import { byHand } from './byHand.ts'
+import { lineDevice } from './lineDevice.ts'
+
+/** Where the devices of this tablet are, and one line to each group's. */
+export const useDevices = defineStore('devices', () => {
+  /** Such as `ws://127.0.0.1:4181`, below which each group has a path; empty: all is typed by hand. */
+  const address = useLocalStorage('calm-apron.devices', '')
+  const open = new Map<string, BarDevice>()
+
+  /** The devices at a group; the same ones however often they are asked for. */
+  function at(group: string): BarDevice {
+    const known = open.get(group)
+    if (known) return known
+    const made = address.value === '' ? byHand() : lineDevice(`${address.value}/${group}`)
+    open.set(group, made)
+    return made
+  }
+
+  watch(address, () => {
+    for (const device of open.values()) device.close()
+    open.clear()
+  })
+
+  return { address, at }
+})
+
+/** What a group's devices are asked for by: its machine and its place in that. */
+export function groupKey(machineId: string | null, groupNo: number | null): string {
+  return machineId === null ? 'bar' : `${machineId}:${groupNo ?? 0}`
+}

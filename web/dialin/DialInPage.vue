@@ -1,0 +1,189 @@
+<script setup lang="ts">
+import { settingShown } from '@calm-apron/core'
+import { Button } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink, useRouter } from 'vue-router'
+import EmptyPlace from '../parts/EmptyPlace.vue'
+import NumberEntry from '../parts/NumberEntry.vue'
+import CautionNote from '../prepare/words/CautionNote.vue'
+import GrinderScale from '../prepare/room/GrinderScale.vue'
+import { useAcademy } from '../store/academy.ts'
+import { useDoor } from '../store/door.ts'
+import { useFormat } from '../units/useFormat.ts'
+import DialInChart from './DialInChart.vue'
+import DialInShots from './DialInShots.vue'
+import { useDialIn } from './useDialIn.ts'
+
+/** Finding the setting for a session: the next shot, why, what is to be expected, and what it has cost so far. */
+const props = defineProps<{ trainingId: string }>()
+const { t } = useI18n()
+const router = useRouter()
+const format = useFormat()
+const academy = useAcademy()
+const door = useDoor()
+const { state, setup, isLoaded, recipe, grinder, coffee, advice, fit, sessionListed, best, pull, lock } =
+  useDialIn(() => props.trainingId)
+const prediction = ref('')
+/** Some grinders are changed by one person alone. */
+const lockedFor = computed(() => {
+  const held = grinder.value?.lock ?? null
+  if (held === null || held.personId === door.personId) return ''
+  return t('dialin.lockedFor', { person: academy.personName(held.personId), why: held.reason })
+})
+
+const shown = (setting: number) => settingShown(setting, grinder.value?.lettersPerNumber ?? 0)
+const isOver = computed(() => advice.value?.step === 'done' || advice.value?.step === 'leave')
+const isBetween = computed(
+  () => advice.value?.step === 'nudge-dose' || advice.value?.step === 'move-inner-burr',
+)
+const marks = computed(() => {
+  if (advice.value === null) return []
+  const { setting, brackets } = advice.value
+  const at = (what: 'next' | 'fast' | 'slow', where: number | null) =>
+    where === null ? [] : [{ setting: where, says: t(`dialin.mark.${what}`, { setting: shown(where) }) }]
+  return [...at('next', setting), ...at('fast', brackets.fast), ...at('slow', brackets.slow)]
+})
+
+async function lockAndGo(): Promise<void> {
+  await lock()
+  await router.push({ name: 'training', params: { trainingId: props.trainingId } })
+}
+</script>
+
+<template>
+  <div v-if="state && advice && recipe && grinder" class="dialin">
+    <header>
+      <h1 tabindex="-1">{{ t('dialin.title') }}</h1>
+      <p class="soft">
+        <template v-if="coffee">{{ coffee.name }}, </template>{{ recipe.name }}, {{ grinder.name }}
+      </p>
+    </header>
+    <section class="advice" aria-labelledby="next-shot">
+      <h2 id="next-shot" class="next">
+        {{
+          t(`dialin.step.${advice.step}`, { setting: shown(advice.setting), dose: format.mass(advice.doseG) })
+        }}
+      </h2>
+      <p v-if="!isOver">
+        {{
+          t('dialin.expect', {
+            s: advice.predicted.s.toFixed(0),
+            low: advice.predicted.lowS.toFixed(0),
+            high: advice.predicted.highS.toFixed(0),
+            chance: format.percent(advice.chanceInWindow),
+          })
+        }}
+      </p>
+      <ul class="why">
+        <li v-for="why in advice.why" :key="why">{{ t(`dialin.why.${why}`) }}</li>
+      </ul>
+      <p v-if="lockedFor" class="do" role="note">{{ lockedFor }}</p>
+      <p v-if="advice.purgeG > 0" class="do" role="note">
+        {{ t('dialin.purge', { grams: format.mass(advice.purgeG) }) }}
+      </p>
+      <p v-if="grinder.onlyWhileRunning && !isOver" class="do" role="note">{{ t('dialin.whileRunning') }}</p>
+      <p v-if="grinder.dosesBy === 'time' && advice.purgeG > 0" class="do" role="note">
+        {{ t('dialin.doseAgain') }}
+      </p>
+      <p v-if="isBetween" class="do" role="note">{{ t('dialin.between') }}</p>
+      <details v-if="!isOver">
+        <summary>{{ t('ready.predict') }}</summary>
+        <NumberEntry v-model="prediction" :label="t('ready.prediction')" :suffix="t('unit.s')" />
+      </details>
+      <div class="actions">
+        <Button v-if="!isOver" type="primary" size="large" @click="pull(prediction)">
+          {{ t('dialin.pull', { setting: shown(advice.setting) }) }}
+        </Button>
+        <Button
+          :type="isOver ? 'primary' : 'default'"
+          size="large"
+          :disabled="sessionListed.length === 0"
+          @click="lockAndGo"
+        >
+          {{ t('dialin.lock', { setting: shown(advice.setting) }) }}
+        </Button>
+        <Button v-if="isOver" size="large" @click="pull(prediction)">{{ t('dialin.onceMore') }}</Button>
+      </div>
+      <p class="soft">
+        {{ t('dialin.spent', { grams: format.plain(Math.round(advice.spent.grams)) }, advice.spent.shots) }}
+        <span v-if="advice.spent.money !== null">
+          {{ t('dialin.money', { money: format.plain(Math.round(advice.spent.money * 100) / 100) }) }}
+        </span>
+        {{ ' '
+        }}<span v-if="best">{{
+          t('dialin.best', { setting: shown(best.setting), s: best.s.toFixed(1) })
+        }}</span>
+      </p>
+      <CautionNote act="grinder" />
+    </section>
+    <section class="seen" :aria-label="t('dialin.seen')">
+      <GrinderScale :grinder="grinder" :marks="marks" />
+      <DialInChart v-if="fit" :fit="fit" :recipe="recipe.targets" :next="advice.setting" />
+      <DialInShots :shots="sessionListed" />
+    </section>
+    <RouterLink class="back" :to="{ name: 'training', params: { trainingId } }">{{
+      t('bar.toTraining')
+    }}</RouterLink>
+  </div>
+  <EmptyPlace v-else-if="setup?.grinderId && !isLoaded" :says="t('app.loading')" />
+  <EmptyPlace
+    v-else
+    :says="t('dialin.missing')"
+    :action="t('bar.toTraining')"
+    :to="{ name: 'training', params: { trainingId } }"
+  />
+</template>
+
+<style scoped>
+.dialin {
+  display: grid;
+  grid-template: 'head head' auto 'advice seen' auto 'back seen' 1fr / minmax(0, 1fr) minmax(0, 1.1fr);
+  gap: 12px 40px;
+  max-width: 1280px;
+  margin: 0 auto;
+  padding: 16px 24px;
+}
+header {
+  grid-area: head;
+}
+.dialin p {
+  margin: 0;
+}
+.advice {
+  grid-area: advice;
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.seen {
+  grid-area: seen;
+}
+.next {
+  margin: 0;
+  font-size: 2rem;
+  line-height: 1.15;
+}
+.why li::before {
+  content: '· ';
+}
+.do {
+  padding: 8px 16px;
+  border-left: 6px solid var(--ochre);
+  background: var(--ochre-soft);
+}
+.actions :deep(.ant-btn) {
+  height: 60px;
+  white-space: normal;
+}
+.back {
+  grid-area: back;
+  min-height: 44px;
+}
+@media (max-width: 900px) {
+  .dialin {
+    grid-template: 'head' auto 'advice' auto 'seen' auto 'back' auto / minmax(0, 1fr);
+    padding: 16px;
+  }
+}
+</style>

@@ -1,0 +1,36 @@
+import type { Call } from '@calm-apron/contract'
+import { diagnose, readShot } from '@calm-apron/core'
+import { PUMP_RECIPE, carefulShot, taste } from '@calm-apron/core/testing'
+import { callScore } from './useCallScore.ts'
+
+const call = (part: Partial<Call>): Call => ({
+  callId: 'c',
+  shotId: 's',
+  personId: 'p',
+  stage: 'final',
+  verdict: 'under',
+  cause: null,
+  move: 'finer',
+  calledAt: '',
+  takenDownBy: null,
+  receivedAt: '',
+  ...part,
+})
+const fast = diagnose(
+  readShot(carefulShot({ firstDropS: 4, stopS: 17 }, { taste: taste(8, 3, 2) }), PUMP_RECIPE),
+  { setting: 14, grinder: null },
+)
+
+test('a call that names verdict and move earns more than one that names neither', () => {
+  expect(fast.verdict).toBe('under')
+  const right = callScore(call({}), fast) ?? NaN
+  const wrong = callScore(call({ verdict: 'over', move: 'coarser' }), fast) ?? NaN
+  expect(right).toBeGreaterThan(wrong)
+  expect(wrong).toBe(0)
+})
+
+test('what was left out, or half said, is not scored', () => {
+  expect(callScore(null, fast)).toBeNull()
+  expect(callScore(call({ verdict: null, move: null }), fast)).toBeNull()
+  expect(callScore(call({ move: null }), fast)).toBeNull()
+})

@@ -1,0 +1,22 @@
+import type { Call } from '@calm-apron/contract'
+import { type Diagnosis, type GrindDirection, scoreCall } from '@calm-apron/core'
+
+/** Which way a diagnosis moves the grind. */
+function directionOf({ move }: Diagnosis): GrindDirection {
+  return move.lever === 'grind' ? move.direction : 'hold'
+}
+
+/** A call against the reading, 0–1; null where nothing can be scored, or the call was left out. */
+export function callScore(call: Call | null, diagnosis: Diagnosis): number | null {
+  if (call === null || call.verdict === null || call.move === null) return null
+  const { verdict, cause, move } = call
+  return scoreCall(
+    { verdict, cause: cause ?? 'none', move },
+    {
+      verdict: diagnosis.verdict,
+      move: directionOf(diagnosis),
+      causes: diagnosis.causes,
+      isCauseKnown: false,
+    },
+  )
+}

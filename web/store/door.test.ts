@@ -1,0 +1,84 @@
+import { useDoor } from './door.ts'
+import { IDA, ODALYS, doorsWith, freshDevice, freshPage, sessionOf, settled } from './testing/device.ts'
+
+test('whoever is here, and whom the device knows, may be sent for; nobody while the tablet is in a trainee’s hands', async () => {
+  await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS, IDA) })
+  const door = useDoor()
+  await door.load()
+  expect([door.state, door.isAuthorHere(ODALYS), door.isAuthorHere(IDA)]).toEqual(['open', true, true])
+  door.session = { ...sessionOf(ODALYS), handedOver: { personId: IDA, shotId: ODALYS } }
+  expect([door.part, door.isAuthorHere(ODALYS)]).toEqual(['handed', false])
+})
+
+test('of whom the device knew before somebody came in, nothing is sent until the server says it anew', async () => {
+  const device = await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(IDA), IDA) })
+  const door = useDoor()
+  await door.load()
+  let answer = (): void => undefined
+  const late = new Promise<void>((resolve) => (answer = resolve))
+  device.says['GET /doors'] = async () => {
+    await late
+    return doorsWith(sessionOf(ODALYS), ODALYS)
+  }
+  const comingIn = door.comeIn(sessionOf(ODALYS))
+  expect([door.personId, door.isAuthorHere(IDA)]).toEqual([ODALYS, false])
+  answer()
+  await comingIn
+  expect([door.isAuthorHere(ODALYS), door.isAuthorHere(IDA)]).toEqual([true, false])
+})
+
+test('without network the device stays open as its last person; one where nobody was does not', async () => {
+  const device = await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS) })
+  await useDoor().load()
+  device.says['GET /doors'] = () => 'nothing'
+  freshPage()
+  const again = useDoor()
+  await again.load()
+  expect([again.state, again.personId]).toEqual(['remembered', ODALYS])
+
+  await device.database.clear('door')
+  freshPage()
+  const nobody = useDoor()
+  await nobody.load()
+  expect([nobody.state, nobody.personId]).toEqual(['unreachable', ''])
+})
+
+test('without network somebody else goes on, and is who records are made by, until they are checked', async () => {
+  await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS, IDA) })
+  const door = useDoor()
+  await door.load()
+  await door.claim(IDA)
+  expect([door.personId, door.session?.person.personId]).toEqual([IDA, ODALYS])
+  await door.claim(ODALYS)
+  expect([door.claimed, door.personId]).toEqual([null, ODALYS])
+})
+
+test('signed out is signed out at once, however late the server says which ways in there are', async () => {
+  const device = await freshDevice({
+    'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS),
+    'DELETE /session': () => ({ body: {} }),
+  })
+  const door = useDoor()
+  await door.load()
+  device.says['GET /doors'] = () => new Promise(() => undefined)
+  await door.signOut('here')
+  expect([door.state, door.session, await device.database.get('door', 'last')]).toEqual([
+    'closed',
+    null,
+    undefined,
+  ])
+})
+
+test('that a session has ended is said, and that nobody was here is not', async () => {
+  const device = await freshDevice({ 'GET /doors': () => doorsWith(null) })
+  const door = useDoor()
+  await door.load()
+  expect([door.state, door.wasEnded]).toEqual(['closed', false])
+  await door.comeIn(sessionOf(ODALYS))
+  device.says['GET /doors'] = () => doorsWith(sessionOf(ODALYS), ODALYS)
+  await door.load()
+  device.says['GET /doors'] = () => doorsWith(null, ODALYS)
+  await door.load()
+  await settled()
+  expect([door.state, door.wasEnded]).toEqual(['closed', true])
+})

@@ -1,0 +1,117 @@
+import 'fake-indexeddb/auto'
+import { SHOT_BY_ITSELF, type SessionState, type ShotInput, type Today } from '@calm-apron/contract'
+import { unknownFacts } from '@calm-apron/core'
+import { createPinia, setActivePinia } from 'pinia'
+import { deviceDatabase } from '../deviceDatabase.ts'
+
+/** What a test's server says: a status and a body, or nothing at all. */
+export type Said = { status?: number; body: unknown } | 'nothing'
+
+export const ACADEMY = {
+  academyId: '019a5c00-0000-7001-8000-000000000001',
+  name: 'Tern & Thimble',
+  town: 'Ostrel',
+  timeZone: 'Atlantic/Azores',
+}
+export const ODALYS = '019a5c00-0000-7002-8000-000000000001'
+export const IDA = '019a5c00-0000-7002-8000-000000000002'
+
+export function sessionOf(personId: string): SessionState {
+  return {
+    sessionId: `019a5c00-0000-7fff-8000-${personId.slice(-12)}`,
+    person: { personId, displayName: personId === ODALYS ? 'Odalys' : 'Ida', role: 'trainer' },
+    academy: { ...ACADEMY, isDemo: false, revisionNo: 1 },
+    signInName: 'someone@ostrel.example',
+    hasPin: true,
+    handedOver: null,
+    endsAt: '2026-12-24T10:00:00.000Z',
+  }
+}
+
+export function doorsWith(session: SessionState | null, ...known: string[]) {
+  const devicePeople = known.map((personId) => ({ personId, displayName: 'Somebody', hasPin: true }))
+  return { body: { canSetUp: false, demo: null, devicePeople, publicOrigin: null, session } }
+}
+
+export function todayOf(town: string): Today {
+  return {
+    academy: { ...ACADEMY, town },
+    people: [],
+    recipes: [],
+    earlierRecipes: [],
+    coffees: [],
+    bars: [],
+    routines: [],
+    cautions: [],
+    awaiting: [],
+    leads: [],
+  }
+}
+
+/** A shot of which nothing was seen. */
+export const shotBy = (judgedBy: string): ShotInput => ({
+  personId: IDA,
+  judgedBy,
+  recipeRevisionId: '019a5c00-0000-7003-8000-000000000001',
+  barId: '019a5c00-0000-7007-8000-000000000001',
+  grinderId: null,
+  bagId: null,
+  pulledAt: '2026-11-23T10:00:00Z',
+  ...SHOT_BY_ITSELF,
+  series: null,
+  note: '',
+  facts: unknownFacts(),
+})
+
+export const refusal = (code: string, status: number): Said => ({
+  status,
+  body: { type: 'about:blank', code, title: code, status, detail: code },
+})
+
+const later = globalThis.setTimeout
+
+/** A try again, seconds from now, is no reason for a test to go on. */
+function laterMaybe(work: () => void, ms?: number): NodeJS.Timeout {
+  return later(work, ms).unref()
+}
+
+/** Beside the one page of a test there is none to tell. */
+class LoneChannel {
+  onmessage: (() => void) | null = null
+  readonly postMessage = () => undefined
+}
+
+/**
+ * A device that keeps nothing yet, with a server behind it: what it says to each method and path, and what it was
+ * asked, in order.
+ */
+export async function freshDevice(says: Record<string, () => Said | Promise<Said>>) {
+  const asked: string[] = []
+  Object.assign(globalThis, {
+    window: new EventTarget(),
+    BroadcastChannel: LoneChannel,
+    setTimeout: laterMaybe,
+    fetch: async (path: string, { method = 'GET' }: RequestInit = {}) => {
+      const what = `${method.toUpperCase()} ${path.replace('/api/v1', '')}`
+      asked.push(what)
+      const said = await (says[what] ?? says[what.replace(/[0-9a-f-]{36}/g, '*')])?.()
+      if (said === undefined || said === 'nothing') throw new TypeError('no line')
+      return new Response(JSON.stringify(said.body), { status: said.status ?? 200 })
+    },
+  })
+  Object.defineProperty(globalThis, 'navigator', { value: { onLine: true }, configurable: true })
+  const database = await deviceDatabase()
+  for (const store of database.objectStoreNames) await database.clear(store)
+  freshPage()
+  return { asked, database, says }
+}
+
+/** The page is loaded anew: what the device keeps is all that is left. */
+export function freshPage(): void {
+  setActivePinia(createPinia())
+}
+
+/** Lets all that was begun go as far as it can. */
+export async function settled(): Promise<void> {
+  for (let turn = 0; turn < 20; turn += 1) await new Promise((resolve) => later(resolve, 1))
+}

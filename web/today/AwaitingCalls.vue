@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { useAcademy } from '../store/academy.ts'
+import { useOutbox } from '../store/outbox.ts'
+import { useFormat } from '../units/useFormat.ts'
+
+/** Shots whose reading waits for a call: of whoever is here, or, for those who teach, of anyone. */
+const { t } = useI18n()
+const academy = useAcademy()
+const outbox = useOutbox()
+const format = useFormat()
+
+const rows = computed(() => {
+  const unsent = outbox.writes.flatMap((write) =>
+    write.kind === 'shot' && write.body.isCallAsked
+      ? [{ shotId: write.shotId, personId: write.body.personId, pulledAt: write.body.pulledAt }]
+      : [],
+  )
+  const called = new Set(
+    outbox.writes.flatMap((write) =>
+      write.kind === 'call' && write.body.stage === 'final' ? [write.shotId] : [],
+    ),
+  )
+  const told = academy.today?.awaiting ?? []
+  return [...unsent, ...told.filter(({ shotId }) => !unsent.some((each) => each.shotId === shotId))]
+    .filter(({ shotId }) => !called.has(shotId))
+    .map(({ shotId, personId, pulledAt }) => ({
+      shotId,
+      says: t('today.awaitingShot', {
+        person: academy.personName(personId),
+        time: format.timeOf(pulledAt, academy.timeZone),
+      }),
+    }))
+})
+</script>
+
+<template>
+  <section v-if="rows.length > 0" aria-labelledby="awaiting">
+    <h2 id="awaiting">{{ t('today.awaiting') }}</h2>
+    <ul>
+      <li v-for="row in rows" :key="row.shotId">
+        <RouterLink class="row" :to="{ name: 'tasting', params: { shotId: row.shotId } }">{{
+          row.says
+        }}</RouterLink>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  align-items: center;
+  min-height: 48px;
+  border-bottom: 1px solid var(--mist);
+}
+</style>

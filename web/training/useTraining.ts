@@ -1,0 +1,117 @@
+import type { ShotSummary, TodayMachine } from '@calm-apron/contract'
+import { type Seat, nextSeat } from '@calm-apron/core'
+import { computed, ref, watch } from 'vue'
+import { groupKey } from '../devices/devices.ts'
+import { useAcademy } from '../store/academy.ts'
+import { useDrafts } from '../store/drafts.ts'
+import { useOutbox } from '../store/outbox.ts'
+import { type ListedShot, useShots } from '../store/shots.ts'
+import { type StartWith, useStartShot } from '../today/useStartShot.ts'
+import { useTrainings } from './trainings.ts'
+
+/** As many as a page of the server's holds: a morning of four trainees pulls some sixty. */
+const SHOTS_SHOWN = 100
+
+/** One group of a training: who takes turns at it, and whose turn it is. */
+export interface TrainingGroup {
+  key: string
+  name: string
+  machineId: string | null
+  groupNo: number
+  seats: { seat: Seat; name: string; pulled: number }[]
+  next: Seat | null
+}
+
+/** A training as it is led: its state, its shots, its groups, and how the next shot begins. */
+export function useTraining(trainingId: () => string) {
+  const academy = useAcademy()
+  const drafts = useDrafts()
+  const outbox = useOutbox()
+  const trainings = useTrainings()
+  const shots = useShots()
+  const startShot = useStartShot()
+  const told = ref<ListedShot[] | null>(null)
+  const listed = computed(() => told.value ?? [])
+  /** Whose turn it is can't be told before it is known who has pulled. */
+  const isCounted = computed(() => told.value !== null)
+
+  const state = computed(() => trainings.stateOf(trainingId()))
+  const setup = computed(() => state.value?.setup ?? null)
+  const recipe = computed(() => (setup.value === null ? null : academy.recipe(setup.value.recipeRevisionId)))
+  const grinder = computed(() => academy.grinder(setup.value?.grinderId ?? null))
+  const coffee = computed(() => academy.coffeeOfBag(setup.value?.bagId ?? null))
+
+  async function load(): Promise<void> {
+    if (trainingId() === '') return
+    told.value = (await shots.page({ trainingId: trainingId() }, null, SHOTS_SHOWN)).shots
+  }
+  watch([trainingId, () => outbox.writes.length], () => void load(), { immediate: true })
+
+  const pulled = computed(() => {
+    const counts = new Map<string, number>()
+    const count = ({ personId }: Pick<ShotSummary, 'personId'>) =>
+      counts.set(personId, (counts.get(personId) ?? 0) + 1)
+    for (const { shot } of listed.value) if (shot.purpose !== 'experiment') count(shot)
+    // Those begun here count too, or the same one would be next at both groups.
+    for (const draft of drafts.drafts) if (draft.trainingId === trainingId()) count(draft)
+    return counts
+  })
+
+  const groups = computed<TrainingGroup[]>(() => {
+    const byKey = new Map<string, Seat[]>()
+    for (const seat of setup.value?.seats ?? []) {
+      const key = groupKey(seat.machineId, seat.groupNo)
+      byKey.set(key, [...(byKey.get(key) ?? []), seat])
+    }
+    return [...byKey].map(([key, seats]) => {
+      const { machineId, groupNo } = seats[0] ?? { machineId: null, groupNo: 0 }
+      return {
+        key,
+        machineId,
+        groupNo,
+        name: groupName(academy.bar(setup.value?.barId ?? '')?.machines ?? [], machineId, groupNo),
+        seats: seats.map((seat) => ({
+          seat,
+          name: academy.personName(seat.personId),
+          pulled: pulled.value.get(seat.personId) ?? 0,
+        })),
+        next: isCounted.value ? nextSeat(seats, pulled.value) : null,
+      }
+    })
+  })
+
+  /** Begins the next shot of someone at a group, with all that the training says. */
+  async function begin({ personId, machineId, groupNo }: Seat, more: StartWith = {}): Promise<void> {
+    if (setup.value === null) return
+    const { barId, recipeRevisionId, grinderId, bagId, routineId, purpose, grindOwner } = setup.value
+    const lock = state.value?.lock ?? null
+    await startShot(personId, recipeRevisionId, {
+      barId,
+      grinderId,
+      bagId,
+      routineId,
+      machineId,
+      groupNo,
+      purpose,
+      grindOwner,
+      trainingId: trainingId(),
+      // Whoever teaches reads their own shots at once.
+      isCallAsked: academy.trainees.some((each) => each.personId === personId),
+      grindText: lock === null ? '' : String(lock.setting),
+      ...more,
+    })
+  }
+
+  return { state, setup, recipe, grinder, coffee, listed, isCounted, pulled, groups, begin, load }
+}
+
+/** A group's own name; where there are several machines, with its machine's. */
+export function groupName(
+  machines: readonly TodayMachine[],
+  machineId: string | null,
+  groupNo: number,
+): string {
+  const machine = machines.find((each) => each.machineId === machineId)
+  const group = machine?.groups[groupNo]?.name ?? ''
+  return machines.length > 1 && machine ? `${machine.name}, ${group}` : group
+}

@@ -1,0 +1,68 @@
+import type { ProblemCode } from '@calm-apron/contract'
+
+/** Words of every form: what is wrong with a field, and why something was refused. */
+export const enForms = {
+  form: {
+    unreachable: 'The server is not answering. What you typed is kept; try again in a moment.',
+    slowDown:
+      'Too many tries. Wait a moment, then try again. | Too many tries. Wait one second, then try again. | Too many tries. Wait {count} seconds, then try again.',
+    show: 'Show what I type',
+  },
+  fieldIssue: {
+    'too-small': 'Fill this in. | Fill this in. | At least {count} characters.',
+    'too-big': 'Too long. | Too long. | At most {count} characters.',
+    'wrong-format': 'This can’t be read. Check it.',
+    'wrong-year': 'That year can’t be right. Check the date.',
+    'wrong-type': 'Fill this in, in digits where a number is asked for.',
+    'not-one-of': 'Choose one of these.',
+    'unknown-field': 'There is no such field.',
+    'unknown-zone': 'That is no time zone. Choose one from the list, such as Atlantic/Azores.',
+    'unknown-id': 'There is nothing by this id.',
+    'not-at-this-device': 'They have not signed in on this device lately.',
+    common: 'Many people use this one, so it would be tried first. Choose another.',
+    'own-name': 'That is your own name. Choose another.',
+    taken: 'This sign-in name can’t be used here. Choose another.',
+    missing: 'Fill this in.',
+    'number-too-small': 'At least {count}. | At least {count}. | At least {count}.',
+    'number-too-big': 'At most {count}. | At most {count}. | At most {count}.',
+    'ends-before-start': 'It ends before it begins. Make this one later or larger.',
+    'step-too-wide': 'One step is more than the whole scale. Make it smaller.',
+    'off-scale': 'That lies off the scale. Check the scale’s ends too.',
+    'id-taken': 'Something else has this id here. Take the id out, and it comes in as new.',
+    locked: 'Somebody locked this. Ask them, or your head.',
+    'lock-stays': 'A lock can’t be brought along. Take it out of the file.',
+    twice: 'This id stands in the file twice. Keep one of them.',
+    'wrong-code': 'That is not the code. Read it again on the server’s console.',
+    'other-name': 'That is not the name. Type it as it stands above.',
+    refused: 'This can’t be used. Choose another.',
+    pin: 'Four to six digits.',
+    notAlike: 'The two are not alike. Type it again.',
+  },
+  problem: {
+    'broken-json': 'The server could not read it. This is a fault of the program; nothing was stored.',
+    'not-found': 'The server does not know what this belongs to.',
+    'call-first': 'The reading opens once your own call is made.',
+    'id-taken': 'This shot was saved before with other numbers, perhaps from another tab.',
+    'changed-meanwhile': 'This shot was corrected by someone else meanwhile.',
+    'too-large': 'It is too large to be stored.',
+    'not-json': 'The server could not read it. This is a fault of the program; nothing was stored.',
+    'invalid-input': 'Some fields need mending: {fields}.',
+    'database-down': 'The database is not answering just now.',
+    'not-ready': 'The server is not set up to serve yet.',
+    internal: 'Something went wrong on the server; it has been logged.',
+    'not-signed-in': 'Nobody is signed in any more. Sign in, and it goes on.',
+    'wrong-sign-in': 'That does not fit. Check it, then try again.',
+    'not-allowed': 'That is not for your role.',
+    'wrong-origin':
+      'The server only takes this from its own address. Open Calm Apron at the address its start printed.',
+    'last-head':
+      'This is the only head who can come in. Make someone else head first, or nobody could look after the academy.',
+    'pin-needed': 'Set a PIN first: with it you take the tablet back.',
+    'already-set-up': 'There is an academy here already. Ask its head for an invitation.',
+    'set-aside':
+      'The account it was entered under has ended. It is kept on the server for the head of training to decide.',
+    locked: 'Somebody locked this. Only they or a head may change it.',
+    'link-over': 'This link no longer works: it was used, replaced, or has run out. Ask for a new one.',
+    'slow-down': 'Too many tries. Wait a little, then try again.',
+  } satisfies Record<ProblemCode, string>,
+}

@@ -1,0 +1,17 @@
+import { enSkill } from './enSkill.ts'
+
+/** Words of Progress. */
+export const enProgress = {
+  progress: {
+    title: 'Progress',
+    who: 'Whose shots?',
+    empty: '{person} has no shots yet. The first one pulled will stand here.',
+    first: 'Choose {person} on Today',
+    earlier: 'Show earlier shots',
+    open: 'Reading of {date}, {time}',
+    newestFirst: 'Newest first. Choose a shot to see its reading.',
+    offline: 'The server is not answering: only what waits on this device is shown.',
+    corrected: 'corrected',
+  },
+  skill: enSkill,
+}

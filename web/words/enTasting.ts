@@ -1,0 +1,43 @@
+import type { CALL_STAGES } from '@calm-apron/contract'
+import type { GrindDirection } from '@calm-apron/core'
+
+/** Words of calls and slips. */
+export const enTasting = {
+  call: {
+    title: 'Said before the reading',
+    what: 'What is it?',
+    why: 'Why?',
+    noCause: 'Can’t say why',
+    next: 'What next with the grind?',
+    none: 'no call',
+    score: 'Call',
+    scoreOf: '{share} of the marks',
+    stage: { first: 'First call', final: 'Final call' } satisfies Record<
+      (typeof CALL_STAGES)[number],
+      string
+    >,
+    move: { finer: 'Finer', coarser: 'Coarser', hold: 'Hold it' } satisfies Record<GrindDirection, string>,
+  },
+  slip: { keep: 'Keep my slip', both: 'Both tasting slips', axis: 'Taste' },
+  tasting: {
+    first: '{person}: by eye alone, what is it?',
+    firstHint: 'Before anyone tastes. It is kept as it was said.',
+    keepFirst: 'Keep the call',
+    skipFirst: 'No call by eye this time',
+    slips: 'Both taste, neither sees the other’s slip',
+    slipsHint: 'Stir, let it cool a little. Hand the tablet on for each slip.',
+    slipOf: '{person}’s tasting slip',
+    ownSlip: 'Your tasting slip',
+    trainerSide: 'Trainer',
+    side: { waiting: 'not yet', in: 'kept', skipped: 'skipped' },
+    handTo: 'Hand it to {person}',
+    fillOwn: 'Fill mine',
+    skip: 'Skip',
+    wait: 'Kept. The other slip is still out.',
+    waitHint: 'This goes on by itself once it is in.',
+    final: '{person}: the last word before the reading',
+    finalHint: 'You have seen and tasted it: what is it, why, and what next?',
+    keepFinal: 'Keep it and open the reading',
+    skipFinal: 'Open the reading without a call',
+  },
+}
