@@ -1,7 +1,7 @@
 import { usePreferredDark, usePreferredReducedMotion } from '@vueuse/core'
-import { theme as antTheme } from 'ant-design-vue'
 import { computed, watchEffect } from 'vue'
 import { usePreferences } from '../store/preferences.ts'
+import { ALGORITHMS } from './algorithms.ts'
 import { FIGURE_FONT, PALETTES, type Palette, SIZES, TEXT_FONT, type Tone } from './tokens.ts'
 
 /** `inkSoft` → `--ink-soft` */
@@ -46,7 +46,7 @@ export function useTheme(place: keyof typeof SIZES) {
   const tone = useTone()
   const prefersMotion = usePreferredReducedMotion()
   return computed(() => ({
-    algorithm: tone.value === 'dark' ? antTheme.darkAlgorithm : antTheme.defaultAlgorithm,
+    algorithm: ALGORITHMS[tone.value],
     token: { ...antToken(PALETTES[tone.value], SIZES[place]), motion: prefersMotion.value !== 'reduce' },
   }))
 }
