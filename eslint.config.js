@@ -71,8 +71,10 @@ export default defineConfig(
         'error',
         { path: 'always', types: 'never', lib: 'never' },
       ],
-      // There are no enums here; looking for them at every assignment took a fifth of all the rules' time.
+      // There are no enums here, and the only classes are errors; looking for them at every assignment took a quarter of
+      // all the rules' time.
       '@typescript-eslint/no-unsafe-enum-assignment': 'off',
+      '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
     },
   },
@@ -125,6 +127,5 @@ export default defineConfig(
     rules: { 'no-empty-pattern': ['error', { allowObjectPatternsAsParameters: true }] },
   },
   { files: ['**/*.js', '**/*.mjs'], languageOptions: { globals: globals.node } },
-  { files: ['**/words/en.ts'], rules: { 'max-lines': 'off' } },
   prettier,
 )

@@ -30,8 +30,8 @@ export interface AppParts {
   logger: Logger
   /** Where devices may be besides this machine itself, such as `ws://192.168.1.20:4181`. */
   deviceOrigins: readonly string[]
-  /** Where the built web app lies. */
-  webFolder: string
+  /** Where the built web app lies; null for the API alone. */
+  webFolder: string | null
   version: string
 }
 
@@ -46,7 +46,7 @@ export function createApp(parts: AppParts): Express {
   app.use(compression({ filter: (req, res) => !isLive(res) && compression.filter(req, res) }))
   app.use(healthRoutes(parts.checkReadiness))
   app.use(API_BASE, apiRoutes(parts))
-  app.use(webRoutes(parts.webFolder))
+  if (parts.webFolder !== null) app.use(webRoutes(parts.webFolder))
   app.use(answerProblem)
   return app
 }

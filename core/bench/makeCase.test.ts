@@ -10,8 +10,14 @@ import { simulateFlow } from './simulateShot.ts'
 import { pumpTargetS, settingFor } from './truth.ts'
 import { CAREFUL_SHOT, EXAMPLE_BENCH } from './types.ts'
 
-const plant = (faults: readonly (typeof FAULTS)[number][], seed = 1) =>
-  plantFaults(faults, PUMP_RECIPE, seeded(seed))
+const planted = new Map<string, ReturnType<typeof plantFaults>>()
+/** Each shot is simulated once, however many tests look at it. */
+function plant(faults: readonly (typeof FAULTS)[number][], seed = 1) {
+  const key = `${faults.join()} ${seed}`
+  const truth = planted.get(key) ?? plantFaults(faults, PUMP_RECIPE, seeded(seed))
+  planted.set(key, truth)
+  return truth
+}
 /** The mean of one thing over a few plantings of a fault. */
 const mean = (fault: (typeof FAULTS)[number] | null, of: (truth: ReturnType<typeof plant>) => number) => {
   const seeds = [1, 2, 3, 4]

@@ -75,7 +75,7 @@ export async function serveTest({
       checkReadiness: () => checkReadiness(first(pools)),
       logger: log ? pino({ level: 'debug' }, { write: log }) : pino({ level: 'silent' }),
       deviceOrigins: [],
-      webFolder: '/nowhere',
+      webFolder: null,
       version: '0.0.0',
     })
   const house = houseWith(now)
