@@ -36,7 +36,7 @@ function level(): void {
       :aria-pressed="tamp.lowSide === side"
       @click="tap(side)"
     >
-      <span class="visually-hidden">{{ t('rail.lowSide', { side: t(`side.${side}`).toLowerCase() }) }}</span>
+      <span class="visually-hidden">{{ t(`rail.low.${side}`) }}</span>
     </button>
   </div>
 </template>

@@ -95,7 +95,7 @@ export function useRailWords() {
   function tampWords({ tilt, lowSide, settled }: JudgedTamp): string {
     const parts = [
       ...(tilt === null ? [] : [t(`rail.${tilt}`)]),
-      ...(lowSide === null ? [] : [t('rail.lowSide', { side: t(`side.${lowSide}`).toLowerCase() })]),
+      ...(lowSide === null ? [] : [t(`rail.low.${lowSide}`)]),
       ...(settled === null ? [] : [t(settled ? 'rail.settled' : 'rail.unsettled')]),
     ]
     return parts.join(', ')

@@ -33,7 +33,7 @@ export function useFactWords() {
   function tampWords({ tilt, lowSide, settled }: ShotFacts['tamp']): string {
     const parts = [
       ...(tilt === null ? [] : [t(`tilt.${tilt}`)]),
-      ...(lowSide === null ? [] : [t('rail.lowSide', { side: t(`side.${lowSide}`).toLowerCase() })]),
+      ...(lowSide === null ? [] : [t(`rail.low.${lowSide}`)]),
       ...(settled === null ? [] : [t(settled ? 'rail.settled' : 'rail.unsettled')]),
     ]
     return parts.length === 0 ? unknown() : parts.join(', ')

@@ -7,6 +7,7 @@ import {
   type SessionState,
   mayDo,
 } from '@calm-apron/contract'
+import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { ServerUnreachable, call, doorBell } from '../api/client.ts'
@@ -124,7 +125,7 @@ export const useDoor = defineStore('door', () => {
     void load()
   }
 
-  doorBell.addEventListener('signed-out', () => {
+  useEventListener(doorBell, 'signed-out', () => {
     if (state.value === 'open' || state.value === 'remembered') void load()
   })
 

@@ -145,7 +145,6 @@ export const enEntry = {
     lockedIn: 'Locked in, cup under',
   },
   tilt: { level: 'Level', slight: 'Slight tilt', clear: 'Clear tilt' } satisfies Record<Tilt, string>,
-  side: { left: 'Left', right: 'Right', front: 'Front', back: 'Back' } satisfies Record<Side, string>,
   pull: {
     caution:
       'It choked: the puck may still be under pressure. Stop the pump, wait a minute or more until the pressure is gone, then loosen slowly with your face turned away. The maker’s manual comes first.',
@@ -245,11 +244,12 @@ export const enEntry = {
     level: 'level',
     slight: 'slightly tilted',
     clear: 'clearly tilted',
-    lowSide: 'low on the {side}',
-    lowLeft: 'left',
-    lowRight: 'right',
-    lowFront: 'front',
-    lowBack: 'back',
+    low: {
+      left: 'low on the left',
+      right: 'low on the right',
+      front: 'low at the front',
+      back: 'low at the back',
+    } satisfies Record<Side, string>,
     settled: 'settled',
     unsettled: 'not settled',
     endUnder: 'under',

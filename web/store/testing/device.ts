@@ -1,7 +1,9 @@
 import 'fake-indexeddb/auto'
+import { setMaxListeners } from 'node:events'
 import { SHOT_BY_ITSELF, type SessionState, type ShotInput, type Today } from '@calm-apron/contract'
 import { unknownFacts } from '@calm-apron/core'
-import { createPinia, setActivePinia } from 'pinia'
+import { type Pinia, createPinia, setActivePinia } from 'pinia'
+import { doorBell } from '../../api/client.ts'
 import { deviceDatabase } from '../deviceDatabase.ts'
 
 /** What a test's server says: a status and a body, or nothing at all. */
@@ -68,6 +70,9 @@ export const refusal = (code: string, status: number): Said => ({
   body: { type: 'about:blank', code, title: code, status, detail: code },
 })
 
+// Each page of a test listens; in life there is one.
+setMaxListeners(0, doorBell)
+
 const later = globalThis.setTimeout
 
 /** A try again, seconds from now, is no reason for a test to go on. */
@@ -99,7 +104,10 @@ export async function freshDevice(says: Record<string, () => Said | Promise<Said
       return new Response(JSON.stringify(said.body), { status: said.status ?? 200 })
     },
   })
-  Object.defineProperty(globalThis, 'navigator', { value: { onLine: true }, configurable: true })
+  Object.defineProperty(globalThis, 'navigator', {
+    value: { onLine: true, language: 'en-GB', languages: ['en-GB'] },
+    configurable: true,
+  })
   const database = await deviceDatabase()
   for (const store of database.objectStoreNames) await database.clear(store)
   freshPage()
@@ -107,8 +115,10 @@ export async function freshDevice(says: Record<string, () => Said | Promise<Said
 }
 
 /** The page is loaded anew: what the device keeps is all that is left. */
-export function freshPage(): void {
-  setActivePinia(createPinia())
+export function freshPage(): Pinia {
+  const pinia = createPinia()
+  setActivePinia(pinia)
+  return pinia
 }
 
 /** Lets all that was begun go as far as it can. */

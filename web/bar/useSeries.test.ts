@@ -1,0 +1,68 @@
+import { ODALYS, doorsWith, freshDevice, freshPage, sessionOf, settled } from '../store/testing/device.ts'
+import { useSeries } from './useSeries.ts'
+
+const SHOT = '019a5c00-0000-700a-8000-000000000001'
+
+beforeEach(async () => {
+  await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS) })
+})
+
+test('samples stand in the order of their own times, however late one arrives', () => {
+  const series = useSeries(SHOT)
+  for (const [timeS, weightG] of [
+    [1, 1],
+    [3, 5],
+    [2, 3],
+  ] as const)
+    series.add('weight', { timeS, weightG })
+  expect(series.weights.value.map(({ timeS }) => timeS)).toEqual([1, 2, 3])
+})
+
+test('the same instant twice is one sample, and what no stream can weigh is left out', () => {
+  const series = useSeries(SHOT)
+  expect(series.add('weight', { timeS: 1, weightG: 1 })).toBe(true)
+  expect(series.add('weight', { timeS: 1, weightG: 1.1 })).toBe(false)
+  expect(series.add('weight', { timeS: 1.1, weightG: 400 })).toBe(false)
+  expect(series.weights.value).toEqual([{ timeS: 1, weightG: 1 }])
+})
+
+test('a pressure may leap: it is no stream', () => {
+  const series = useSeries(SHOT)
+  expect(series.add('pressure', { timeS: 1, weightG: 0 })).toBe(true)
+  expect(series.add('pressure', { timeS: 1.1, weightG: 9 })).toBe(true)
+})
+
+test('what was seen is there again after the page was loaded anew, until the shot is recorded', async () => {
+  const series = useSeries(SHOT)
+  for (let tenth = 1; tenth <= 20; tenth += 1)
+    series.add('weight', { timeS: tenth / 10, weightG: tenth / 10 })
+  await series.keep()
+  freshPage()
+  const again = useSeries(SHOT)
+  await again.restore()
+  expect(again.weights.value).toEqual(series.weights.value)
+  await again.drop()
+  const gone = useSeries(SHOT)
+  await gone.restore()
+  expect(gone.weights.value).toEqual([])
+})
+
+test('what comes in meanwhile is not overwritten by what was kept', async () => {
+  const series = useSeries(SHOT)
+  series.add('weight', { timeS: 1, weightG: 1 })
+  await series.keep()
+  const again = useSeries(SHOT)
+  again.add('weight', { timeS: 9, weightG: 20 })
+  await again.restore()
+  expect(again.weights.value).toEqual([{ timeS: 9, weightG: 20 }])
+})
+
+test('a shot without sensors is recorded without a series; one that is begun anew has none left', async () => {
+  const series = useSeries(SHOT)
+  expect(series.packed()).toBeNull()
+  series.add('weight', { timeS: 1, weightG: 1 })
+  expect(series.packed()).toEqual({ weight: expect.any(String), pressure: null })
+  series.clear()
+  await settled()
+  expect(series.packed()).toBeNull()
+})

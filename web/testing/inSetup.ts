@@ -1,0 +1,64 @@
+import { freshPage } from '../store/testing/device.ts'
+import type { Pinia } from 'pinia'
+import { createRenderer } from 'vue'
+import { createMemoryHistory, createRouter } from 'vue-router'
+
+/** What a browser tells of its reader; set before anything of ours is loaded that reads it. */
+Object.defineProperty(globalThis, 'navigator', {
+  value: { language: 'en-GB', languages: ['en-GB'], onLine: true },
+  configurable: true,
+})
+
+const node = () => ({})
+const nothing = () => undefined
+const none = () => null
+
+/** Draws nothing: composables need a component around them, and no page. */
+const { createApp } = createRenderer<object, object>({
+  createElement: node,
+  createText: node,
+  createComment: node,
+  insert: nothing,
+  remove: nothing,
+  patchProp: nothing,
+  setText: nothing,
+  setElementText: nothing,
+  parentNode: none,
+  nextSibling: none,
+})
+
+export interface SetUp<T> {
+  result: T
+  /** Takes the component away. */
+  end: () => void
+  /** Where it led to. */
+  went: () => string
+  /** The stores it had, for a further component of the same page. */
+  pinia: Pinia
+}
+
+/** Runs a composable as a component would, with all words, with routes, and on a page of its own unless one is given. */
+export async function inSetup<T>(composable: () => T, pinia = freshPage()): Promise<SetUp<T>> {
+  const { i18n, PARTS } = await import('../words/index.ts')
+  for (const part of Object.values(PARTS))
+    for (const bring of part) i18n.global.mergeLocaleMessage('en', await bring())
+  const page = { render: none }
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: ['shot', 'reading', 'tasting'].map((name) => ({
+      path: `/${name}/:shotId`,
+      name,
+      component: page,
+    })),
+  })
+  let result: T | undefined
+  const app = createApp({
+    setup: () => {
+      result = composable()
+      return none
+    },
+  })
+  app.use(pinia).use(i18n).use(router).mount({})
+  if (result === undefined) throw new Error('Nothing was set up.')
+  return { result, end: () => app.unmount(), went: () => router.currentRoute.value.fullPath, pinia }
+}

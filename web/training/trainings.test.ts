@@ -1,0 +1,122 @@
+import type { TrainingEvent, TrainingSetup } from '@calm-apron/core'
+import { useDoor } from '../store/door.ts'
+import { useOutbox } from '../store/outbox.ts'
+import {
+  IDA,
+  ODALYS,
+  doorsWith,
+  freshDevice,
+  freshPage,
+  refusal,
+  sessionOf,
+  settled,
+} from '../store/testing/device.ts'
+import { useTrainings } from './trainings.ts'
+
+const MORNING = '019a5c00-0000-7010-8000-000000000001'
+const EARLIER = '019a5c00-0000-7010-8000-000000000002'
+const SETUP: TrainingSetup = {
+  barId: '019a5c00-0000-7007-8000-000000000001',
+  purpose: 'practice',
+  recipeRevisionId: '019a5c00-0000-7003-8000-000000000001',
+  routineId: null,
+  grinderId: null,
+  bagId: null,
+  grindOwner: 'trainer',
+  seats: [{ personId: IDA, machineId: null, groupNo: 0 }],
+}
+const LEFT = { rinsed: true, wiped: true, handleBack: true }
+
+const event = (last: number, at: string, happening: TrainingEvent['happening']): TrainingEvent => ({
+  eventId: `019a5c00-0000-7011-8000-${String(last).padStart(12, '0')}`,
+  by: ODALYS,
+  at,
+  happening,
+})
+const started = event(1, '2026-11-26T09:00:00.000Z', { kind: 'started', setup: SETUP })
+
+/** Signed in, with a server that tells these trainings and takes no event yet. */
+async function deviceWith(...told: { trainingId: string; events: TrainingEvent[] }[]) {
+  const device = await freshDevice({
+    'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS),
+    'GET /trainings': () => ({ body: { trainings: told } }),
+    'PUT /trainings/*/events/*': () => 'nothing',
+  })
+  const door = useDoor()
+  await door.load()
+  const trainings = useTrainings()
+  await settled()
+  return { ...device, door, trainings }
+}
+
+test('those that are not over are open, the newest first', async () => {
+  const later = event(2, '2026-11-26T10:00:00.000Z', { kind: 'started', setup: SETUP })
+  const { trainings } = await deviceWith(
+    { trainingId: EARLIER, events: [started] },
+    { trainingId: MORNING, events: [later] },
+  )
+  expect(trainings.open.map(({ trainingId }) => trainingId)).toEqual([MORNING, EARLIER])
+  await trainings.note(MORNING, { kind: 'ended', left: LEFT })
+  expect(trainings.open.map(({ trainingId }) => trainingId)).toEqual([EARLIER])
+  expect(trainings.stateOf(MORNING)?.ended).toMatchObject({ ...LEFT, by: ODALYS })
+})
+
+test('one that is started without network stands at once, and after the page was loaded anew', async () => {
+  const { says, trainings } = await deviceWith()
+  says['GET /trainings'] = () => 'nothing'
+  await trainings.note(MORNING, { kind: 'started', setup: SETUP })
+  await trainings.note(MORNING, { kind: 'break-began' })
+  expect(trainings.stateOf(MORNING)?.onBreakSince).not.toBeNull()
+
+  freshPage()
+  says['GET /doors'] = () => 'nothing'
+  await useDoor().load()
+  useOutbox()
+  const again = useTrainings()
+  await settled()
+  expect(again.open).toHaveLength(1)
+  expect(again.stateOf(MORNING)?.onBreakSince).not.toBeNull()
+})
+
+test('what was noted here does not unhappen by an answer that was asked for before it', async () => {
+  const { says, trainings } = await deviceWith({ trainingId: MORNING, events: [started] })
+  says[`GET /trainings/*`] = () => ({ body: { trainingId: MORNING, events: [started] } })
+  says['PUT /trainings/*/events/*'] = () => ({ body: started })
+  await trainings.note(MORNING, { kind: 'break-began' })
+  await settled()
+  await trainings.refresh(MORNING)
+  expect(trainings.stateOf(MORNING)?.onBreakSince).not.toBeNull()
+})
+
+test('an event that the server tells as well counts once', async () => {
+  const { asked, says, trainings } = await deviceWith({ trainingId: MORNING, events: [started] })
+  await trainings.note(MORNING, { kind: 'break-began' })
+  await trainings.note(MORNING, { kind: 'break-ended' })
+  await settled()
+  const [, eventId = ''] = /events\/(\S+)/.exec(asked.find((what) => what.includes('/events/')) ?? '') ?? []
+  const began = { ...event(3, new Date(0).toISOString(), { kind: 'break-began' }), eventId }
+  says['GET /trainings/*'] = () => ({
+    body: { trainingId: MORNING, events: [started, { ...began, at: started.at }] },
+  })
+  await trainings.refresh(MORNING)
+  expect(trainings.stateOf(MORNING)?.breaks).toHaveLength(1)
+})
+
+test('without an answer, or with a refusal, it stands as it was known', async () => {
+  const { says, trainings } = await deviceWith({ trainingId: MORNING, events: [started] })
+  for (const said of ['nothing', refusal('not-found', 404)] as const) {
+    says['GET /trainings/*'] = () => said
+    says['GET /trainings'] = () => said
+    await trainings.refresh(MORNING)
+    await trainings.load()
+    expect(trainings.open).toHaveLength(1)
+  }
+})
+
+test('what was told to one person is not shown to the next', async () => {
+  const { says, door, trainings } = await deviceWith({ trainingId: MORNING, events: [started] })
+  says['GET /trainings'] = () => 'nothing'
+  door.session = sessionOf(IDA)
+  await settled()
+  expect(trainings.open).toEqual([])
+})
