@@ -101,7 +101,15 @@ test('a miss smaller than the noise is repeated, not chased', () => {
 
 test('in the window once: confirm; twice: done', () => {
   expect(advise([shot(14, 28)])).toMatchObject({ step: 'confirm', setting: 14 })
-  expect(advise([shot(14, 28), shot(14, 27.5)])).toMatchObject({ step: 'done', why: ['in-window-twice'] })
+  const balanced = shot(14, 27.5, {}, { taste: taste(4, 7, 4) })
+  expect(advise([shot(14, 28), balanced])).toMatchObject({ step: 'done', why: ['in-window-twice'] })
+})
+
+test('nobody has tasted it: the clock alone is not done yet, and it says so', () => {
+  expect(advise([shot(14, 28), shot(14, 27.5)])).toMatchObject({
+    step: 'done',
+    why: ['in-window-twice', 'not-tasted'],
+  })
 })
 
 test('taste has the last word', () => {

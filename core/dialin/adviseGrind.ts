@@ -76,9 +76,13 @@ function held(
   const fineness = finenessOf(last.setting, last.innerBurrAt, grinder)
   const belongs = belongsAt(model, fineness, windowLn(recipe), THRESHOLDS.doseLnPerG * option.doseByG)
   if (isConfirmed(session) && belongs >= SURE_OF_WINDOW) {
-    return leaning === null || leaning === 'balanced'
-      ? { step: 'done', option, why: ['in-window-twice'] }
-      : { step: 'judge-by-taste', option, why: ['in-window-but-tastes-off'] }
+    if (leaning !== null && leaning !== 'balanced')
+      return { step: 'judge-by-taste', option, why: ['in-window-but-tastes-off'] }
+    return {
+      step: 'done',
+      option,
+      why: ['in-window-twice', ...(leaning === null ? (['not-tasted'] as const) : [])],
+    }
   }
   const isBestHere = best.setting === option.setting && best.doseByG === option.doseByG
   return belongs >= WORTH_CONFIRMING || isBestHere

@@ -60,6 +60,7 @@ export const DIAL_IN_REASONS = [
   'smaller-than-noise',
   'in-window-once',
   'in-window-twice',
+  'not-tasted',
   'in-window-but-tastes-off',
   'tastes-good',
   'target-between-steps',

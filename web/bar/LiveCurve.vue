@@ -53,7 +53,10 @@ const says = computed(() => {
       </g>
       <rect class="target" v-bind="model.box" />
       <path v-if="model.ghostPath" class="ghost" :d="model.ghostPath" />
-      <path v-if="model.flowPath" class="flow" :d="model.flowPath" />
+      <template v-if="model.flow.end">
+        <path class="flow" :d="model.flow.path" />
+        <text class="says" :x="model.flow.end.x + 8" :y="model.flow.end.y + 6">{{ t('curve.flow') }}</text>
+      </template>
       <path v-if="model.finishPath" class="finish" :d="model.finishPath" />
       <path v-if="model.path" class="weight" :d="model.path" />
       <g v-for="mark in model.marks" :key="mark.kind">
@@ -81,7 +84,7 @@ svg {
 .says {
   fill: var(--ink-soft);
   font-family: var(--figure-font);
-  font-size: 15px;
+  font-size: 19px;
 }
 .target {
   fill: var(--pine-soft);

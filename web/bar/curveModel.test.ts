@@ -39,3 +39,11 @@ test('first drop, stop and the finish in sight are drawn where they are', () => 
   expect(model.marks.map(({ kind }) => kind)).toEqual(['firstDrop', 'stop'])
   expect(model.finishPath).toMatch(/^M[\d. ]+L[\d. ]+$/)
 })
+
+test('the flow has its word at its end, once there is enough to tell it from', () => {
+  const samples = Array.from({ length: 60 }, (_, at) => ({ timeS: at / 10, weightG: at / 5 }))
+  const at = (weights: typeof samples) => curveModel({ recipe, ...still, weights }).flow
+  expect(at(samples.slice(0, 4))).toEqual({ path: '', end: null })
+  const { path, end } = at(samples)
+  expect(path.endsWith(`L${end?.x ?? ''} ${end?.y ?? ''}`)).toBe(true)
+})

@@ -55,7 +55,7 @@ export function curveModel({
     },
     path: pathOf(weights),
     ghostPath: pathOf(ghost.filter(({ timeS }) => timeS <= endS)),
-    flowPath: flowPath(weights, x, yFlow),
+    flow: flowLine(weights, x, yFlow),
     finishPath: finish && last ? pathOf([last, finish]) : '',
     marks: [
       ...(firstDropS === null ? [] : [{ kind: 'firstDrop' as const, x: x(firstDropS) }]),
@@ -71,19 +71,20 @@ function windowZeroS(recipe: Recipe, firstDropS: number | null, releaseS: number
   return (recipe.clock === 'drop' ? firstDropS : releaseS) ?? usualS
 }
 
-/** Drawn at every fifth sample: a flow over two seconds changes no faster. */
-function flowPath(
+/** Drawn at every fifth sample: a flow over two seconds changes no faster. `end` is where its word stands. */
+function flowLine(
   weights: readonly ShotSample[],
   x: (s: number) => number,
   y: (flow: number) => number,
-): string {
-  const points: string[] = []
+): { path: string; end: { x: number; y: number } | null } {
+  const points: { x: number; y: number }[] = []
   for (let at = 5; at < weights.length; at += 5) {
     const flow = flowNow(weights.slice(Math.max(0, at - 30), at + 1))
     const here = weights[at]
-    if (flow !== null && here) points.push(`${points.length === 0 ? 'M' : 'L'}${x(here.timeS)} ${y(flow)}`)
+    if (flow !== null && here) points.push({ x: x(here.timeS), y: y(flow) })
   }
-  return points.join('')
+  const path = points.map((point, at) => `${at === 0 ? 'M' : 'L'}${point.x} ${point.y}`).join('')
+  return { path, end: points.at(-1) ?? null }
 }
 
 function round(value: number): number {

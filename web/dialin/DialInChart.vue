@@ -12,9 +12,11 @@ import {
 import { computed } from 'vue'
 import { Scatter } from 'vue-chartjs'
 import { useI18n } from 'vue-i18n'
+import { CHART_FONT } from '../theme/tokens.ts'
 import { useChartColours } from '../theme/useTheme.ts'
 
 Chart.register(ScatterController, LinearScale, LogarithmicScale, PointElement, LineElement, Filler)
+Object.assign(Chart.defaults.font, CHART_FONT)
 
 /** Time against setting, on a scale on which it is a straight line, with the band in which four shots of five fall. */
 const props = defineProps<{ fit: GrindFit; recipe: Recipe; next: number }>()
@@ -36,13 +38,16 @@ const data = computed(() => {
     datasets: [
       {
         data: line.length === 0 ? [] : [{ x: props.next, y: nearest(props.next) }],
-        pointRadius: 10,
+        // Hollow: shots at the very setting are seen inside it.
+        pointRadius: 13,
         pointStyle: 'rectRot',
-        backgroundColor: cornflower,
+        borderColor: cornflower,
+        borderWidth: 3,
+        backgroundColor: 'transparent',
       },
       {
         data: shots.map(({ setting, s }) => ({ x: setting, y: s })),
-        pointRadius: 7,
+        pointRadius: 6,
         pointStyle: shots.map(({ bound }) => (bound === null ? 'circle' : 'triangle')),
         backgroundColor: ink,
       },

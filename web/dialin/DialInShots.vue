@@ -38,7 +38,8 @@ const rows = computed(() =>
           facts.grindSetting ?? 0,
           academy.grinder(shot.grinderId)?.lettersPerNumber ?? 0,
         ),
-        time: words.valueOf('time', readings) || words.deviationOf('time', readings),
+        time: words.valueOf('time', readings),
+        says: words.deviationOf('time', readings),
         yield: words.valueOf('yield', readings),
         aside: readings.gate.passed ? '' : readings.gate.faults.map((each) => t(`mend.${each}`)).join(', '),
         given: facts.abandoned === null ? '' : t(`abandoned.${facts.abandoned}`),
@@ -58,8 +59,9 @@ const rows = computed(() =>
       <li v-for="row in rows" :key="row.shotId" class="row">
         <RouterLink :to="{ name: 'reading', params: { shotId: row.shotId } }">{{ row.at }}</RouterLink>
         <strong class="figure">{{ row.setting }}</strong>
-        <span>{{ row.time }}</span>
+        <span v-if="row.time">{{ row.time }}</span>
         <span>{{ row.yield }}</span>
+        <span class="soft">{{ row.says }}</span>
         <span v-if="row.given">{{ row.given }}</span>
         <span v-if="row.aside" class="soft">{{ t('dialin.aside', { why: row.aside }) }}</span>
         <span v-if="row.isBothMoved" class="soft">{{ t('dialin.bothMoved') }}</span>

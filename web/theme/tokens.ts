@@ -59,5 +59,8 @@ export type Tone = keyof typeof PALETTES
 export const TEXT_FONT = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif"
 export const FIGURE_FONT = "'Atkinson Hyperlegible Mono Variable', ui-monospace, monospace"
 
+/** Of charts, which no style sheet reaches; sizes in px. */
+export const CHART_FONT = { family: TEXT_FONT, size: 15 }
+
 /** Sizes in px: text and the least size of what one presses, at a desk and at the bar. */
 export const SIZES = { desk: { text: 16, touch: 44 }, bar: { text: 20, touch: 56 } } as const

@@ -80,9 +80,4 @@ h2 {
   min-height: 56px;
   height: auto;
 }
-.press.second {
-  background: none;
-  color: var(--cornflower);
-  text-decoration: underline;
-}
 </style>

@@ -83,9 +83,12 @@ async function unlock(): Promise<void> {
       <Button @click="unlock">{{ t('lock.unlock') }}</Button>
     </template>
     <p v-else class="says">{{ t('lock.none') }}</p>
-    <RouterLink class="press" :to="{ name: 'dial-in', params: { trainingId } }">{{
-      t('lock.dialIn')
-    }}</RouterLink>
+    <RouterLink
+      class="press"
+      :class="{ second: lock && reasons.length === 0 }"
+      :to="{ name: 'dial-in', params: { trainingId } }"
+      >{{ t('lock.dialIn') }}</RouterLink
+    >
   </section>
 </template>
 

@@ -107,6 +107,7 @@ export const enBar = {
     target: 'Land in the box: {yield} g in {min}–{max} s.',
     finish: 'At this flow, stop at {at} s.',
     firstDrop: 'first drop',
+    flow: 'flow',
     stop: 'stop',
     ranAway: 'It ran away at {at}.',
     reached: '{yield} were in the cup at {at}.',

@@ -31,6 +31,7 @@ export const enDialIn = {
       'smaller-than-noise': 'A move would be smaller than what differs from shot to shot.',
       'in-window-once': 'It was in the window once; once more tells.',
       'in-window-twice': 'In the window twice.',
+      'not-tasted': 'Nobody has tasted it yet: taste it, two of you, before it is locked.',
       'in-window-but-tastes-off': 'In the window, but it does not taste right.',
       'tastes-good': 'It tastes good as it is.',
       'target-between-steps': 'The target lies between two steps.',

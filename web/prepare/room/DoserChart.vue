@@ -4,10 +4,12 @@ import { Chart, LinearScale, LineElement, PointElement, ScatterController } from
 import { computed } from 'vue'
 import { Scatter } from 'vue-chartjs'
 import { useI18n } from 'vue-i18n'
+import { CHART_FONT } from '../../theme/tokens.ts'
 import { useChartColours } from '../../theme/useTheme.ts'
 import { useFormat } from '../../units/useFormat.ts'
 
 Chart.register(ScatterController, LinearScale, PointElement, LineElement)
+Object.assign(Chart.defaults.font, CHART_FONT)
 
 /** Portions of a grinder that doses by time, with the line that fits them best. */
 const props = defineProps<{ portions: readonly DoserPortion[]; targetG: number }>()
