@@ -1,3 +1,4 @@
+import { Bar } from './bar.ts'
 import { expect, expectAccessible } from './fixtures.ts'
 import { ScaleBar } from './scaleBar.ts'
 import { test } from './withScale.ts'
@@ -99,10 +100,7 @@ test.describe('at the pace of life', () => {
     standIns,
   }) => {
     const hands = await standIns.hands(null)
-    await page.goto('/')
-    await page.getByRole('radio', { name: 'Mirren Kestle' }).check()
-    await page.getByRole('radio', { name: 'House double' }).check()
-    await page.getByRole('button', { name: 'Mirren Kestle to the bar' }).click()
+    await new Bar(page).begin('Mirren Kestle', 'House double')
     await bar.prepare(hands)
     // The machine's own button, not the tablet's.
     await hands.order({ kind: 'pump', isOn: true })
@@ -128,10 +126,7 @@ test.describe('at the pace of life', () => {
     standIns,
   }) => {
     const hands = await standIns.hands(null)
-    await page.goto('/')
-    await page.getByRole('radio', { name: 'Mirren Kestle' }).check()
-    await page.getByRole('radio', { name: 'House double' }).check()
-    await page.getByRole('button', { name: 'Mirren Kestle to the bar' }).click()
+    await new Bar(page).begin('Mirren Kestle', 'House double')
     const fault = (name: string, isOn = true) => hands.order({ kind: 'fault', fault: name, isOn })
     await expect(page.getByText('Stand-in bench is here')).toBeVisible()
     await fault('wrong-unit')
@@ -170,10 +165,7 @@ test('a photo is kept as the picture alone, whatever else its file said; what is
     'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
     'base64',
   )
-  await page.goto('/')
-  await page.getByRole('radio', { name: 'Mirren Kestle' }).check()
-  await page.getByRole('radio', { name: 'House double' }).check()
-  await page.getByRole('button', { name: 'Mirren Kestle to the bar' }).click()
+  await new Bar(page).begin('Mirren Kestle', 'House double')
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: 'Look' }).click()
   await page.getByText('More: signs, own rating, note, photo').click()
   const field = page.getByLabel('Add a photo')

@@ -70,7 +70,10 @@ const WAVES = [['format', 'types', 'lint'], ['unit'], ['api'], ['browser']]
 
 async function run(name: string, results: string): Promise<Count> {
   console.log(`\n— ${name}`)
-  return PARTS[name]?.(results) ?? { passed: 0, failed: 1 }
+  const startMs = performance.now()
+  const count = (await PARTS[name]?.(results)) ?? { passed: 0, failed: 1 }
+  console.log(`— ${name} took ${((performance.now() - startMs) / 1000).toFixed(0)} s`)
+  return count
 }
 
 function sum(counts: readonly Count[]): Count {

@@ -45,6 +45,7 @@ const correction = (basedOnNo: number, grindSetting: number) => ({
   reason: 'read the wrong dial',
   correctedAt: '2026-11-26T09:30:00.000Z',
   facts: carefulShot({}, { grindSetting }),
+  note: null,
 })
 
 test('a shot that nobody but this device knows is found, with the recipe it was judged by', async () => {

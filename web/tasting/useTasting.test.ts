@@ -4,20 +4,11 @@ import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { IDA, ODALYS, doorsWith, freshDevice, refusal, sessionOf, settled } from '../store/testing/device.ts'
 import { inSetup } from '../testing/inSetup.ts'
-import { useTasting } from './useTasting.ts'
+import { NOTHING, useTasting } from './useTasting.ts'
 
 const SHOT = '019a5c00-0000-700a-8000-000000000001'
 const OTHER = '019a5c00-0000-700a-8000-000000000002'
 const BALANCED = { verdict: 'balanced', cause: null, move: 'hold' } as const
-const NOTHING: Tasting = {
-  sides: { trainee: 'waiting', trainer: 'waiting' },
-  isOpen: false,
-  called: { first: false, final: false },
-  slips: [],
-  calls: [],
-  rulings: [],
-  photos: [],
-}
 
 /** A trainer's tablet before a shot, with a server that tells this of it and takes nothing yet. */
 async function tabletWith(told: Tasting | null) {

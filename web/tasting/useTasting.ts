@@ -10,7 +10,8 @@ import { useOutbox } from '../store/outbox.ts'
 /** While another's slip is waited for, the server is asked this often. */
 const ASK_EVERY_MS = 2000
 
-const NOTHING: Tasting = {
+/** Of a shot of which nobody has said anything. */
+export const NOTHING: Tasting = {
   sides: { trainee: 'waiting', trainer: 'waiting' },
   isOpen: false,
   called: { first: false, final: false },

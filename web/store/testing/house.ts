@@ -1,6 +1,7 @@
 import type { ShotSummary, Today, TodayBag, TodayBar, TodayCoffee } from '@calm-apron/contract'
 import type { ShotFacts, TrainingSetup } from '@calm-apron/core'
 import { PUMP_RECIPE, carefulShot } from '@calm-apron/core/testing'
+import { newCoffee } from '../../prepare/coffees/newCoffee.ts'
 import { IDA, ODALYS, shotBy, todayOf } from './device.ts'
 
 const id = (kind: number, last: number) =>
@@ -53,18 +54,13 @@ export const bagOf = (also: Partial<TodayBag> = {}): TodayBag => ({
 })
 
 export const coffeeOf = (also: Partial<TodayCoffee> = {}): TodayCoffee => ({
+  ...newCoffee(),
   coffeeId: COFFEE,
   name: 'Grey Gull',
-  roaster: '',
-  origin: '',
-  process: '',
-  roastLevel: 'medium',
-  bagWords: '',
   bagG: 1000,
   bagPrice: 30,
   deliveryDays: 2,
   freshness: { restDays: 5, bestUntilDays: 21, usableUntilDays: 35 },
-  density: null,
   gramsPerDay: 0,
   bags: [bagOf()],
   ...also,
