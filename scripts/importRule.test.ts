@@ -11,9 +11,7 @@ const eslint = new ESLint({
 
 async function wallsHit(filePath: string, code: string): Promise<string[]> {
   const [result] = await eslint.lintText(code, { filePath })
-  return (result?.messages ?? [])
-    .filter(({ ruleId }) => ruleId === RULE)
-    .map(({ message }) => message)
+  return (result?.messages ?? []).filter(({ ruleId }) => ruleId === RULE).map(({ message }) => message)
 }
 
 test.each([
