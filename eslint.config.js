@@ -45,7 +45,8 @@ export default defineConfig(
   {
     languageOptions: {
       parserOptions: {
-        projectService: true,
+        // One program for all rooms: each with one of its own would look at core and contract anew.
+        project: './tsconfig.lint.json',
         tsconfigRootDir: import.meta.dirname,
         extraFileExtensions: ['.vue'],
       },
@@ -90,7 +91,7 @@ export default defineConfig(
     ...tseslint.configs.disableTypeChecked,
     languageOptions: {
       parser: vueParser,
-      parserOptions: { parser: tseslint.parser, projectService: false, program: null },
+      parserOptions: { parser: tseslint.parser, project: null, program: null },
     },
   },
   { files: ['web/**'], languageOptions: { globals: globals.browser } },

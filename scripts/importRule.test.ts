@@ -6,7 +6,7 @@ const RULE = 'import-x/no-restricted-paths'
 const eslint = new ESLint({
   cwd: CHECKOUT,
   ruleFilter: ({ ruleId }) => ruleId === RULE,
-  overrideConfig: { languageOptions: { parserOptions: { projectService: false } } },
+  overrideConfig: { languageOptions: { parserOptions: { project: null } } },
 })
 
 async function wallsHit(filePath: string, code: string): Promise<string[]> {
