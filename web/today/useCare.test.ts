@@ -1,13 +1,14 @@
 import type { Today } from '@calm-apron/contract'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
-import { ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../store/testing/device.ts'
+import { ACADEMY, ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../store/testing/device.ts'
 import { bagOf, barOf, coffeeOf, houseOf } from '../store/testing/house.ts'
 import { inSetup } from '../testing/inSetup.ts'
+import { dateInZone } from '../units/calendar.ts'
 import { useCare } from './useCare.ts'
 
 const DAY_MS = 86_400_000
-const daysAgo = (days: number) => new Date(Date.now() - days * DAY_MS).toISOString().slice(0, 10)
+const daysAgo = (days: number) => dateInZone(new Date(Date.now() - days * DAY_MS), ACADEMY.timeZone)
 const minutesAgo = (minutes: number) => new Date(Date.now() - minutes * 60_000).toISOString()
 const rested = { roastedOn: daysAgo(10), openedOn: daysAgo(2) }
 

@@ -15,6 +15,7 @@ export const RECIPE = id(3, 1)
 export const COFFEE = id(8, 1)
 export const BAG = id(9, 1)
 export const TRAINING = id(16, 1)
+const TODAY = new Date().toISOString().slice(0, 10)
 /** The `last`-th of the shots. */
 export const shotId = (last: number) => id(10, last)
 
@@ -156,14 +157,14 @@ export const SETUP: TrainingSetup = {
   ],
 }
 
-/** A shot of the training as the server lists it. */
+/** A shot of the training as the server lists it, of this morning. */
 export function listedShot(
   last: number,
   also: Partial<ShotSummary> = {},
   facts: ShotFacts = carefulShot(),
 ): ShotSummary {
   const { facts: _facts, judgedBy, note, ...setting } = shotBy(ODALYS)
-  const at = `2026-11-26T09:${String(last).padStart(2, '0')}:00.000Z`
+  const at = `${TODAY}T09:${String(last).padStart(2, '0')}:00.000Z`
   return {
     ...setting,
     shotId: shotId(last),
