@@ -9,11 +9,11 @@ import {
   GRINDER,
   RECIPE,
   RECIPE_REVISION,
-  SETUP,
   TRAINING,
   barOf,
   houseOf,
   listedShot,
+  startedWith,
 } from '../store/testing/house.ts'
 import { inSetup } from '../testing/inSetup.ts'
 import { useTrainings } from '../training/trainings.ts'
@@ -36,12 +36,6 @@ test.each([
   },
 )
 
-const STARTED = {
-  eventId: '019a5c00-0000-7011-8000-000000000001',
-  by: ODALYS,
-  at: '2026-11-26T09:00:00.000Z',
-  happening: { kind: 'started', setup: SETUP },
-}
 const pulled = (
   last: number,
   grindSetting: number,
@@ -54,7 +48,7 @@ async function tabletWith(...shots: ReturnType<typeof listedShot>[]) {
   const device = await freshDevice({
     'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS),
     'GET /today': () => ({ body: houseOf() }),
-    'GET /trainings': () => ({ body: { trainings: [{ trainingId: TRAINING, events: [STARTED] }] } }),
+    'GET /trainings': () => ({ body: { trainings: [{ trainingId: TRAINING, events: [startedWith()] }] } }),
   })
   const list = { body: { shots, recipes: [RECIPE_REVISION], nextCursor: null } }
   device.says[`GET /shots?trainingId=${TRAINING}&limit=100`] = () => list

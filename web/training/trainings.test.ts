@@ -1,4 +1,4 @@
-import type { TrainingEvent, TrainingSetup } from '@calm-apron/core'
+import type { TrainingEvent } from '@calm-apron/core'
 import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
 import {
@@ -11,29 +11,14 @@ import {
   sessionOf,
   settled,
 } from '../store/testing/device.ts'
+import { SETUP, eventOf, startedWith } from '../store/testing/house.ts'
 import { useTrainings } from './trainings.ts'
 
 const MORNING = '019a5c00-0000-7010-8000-000000000001'
 const EARLIER = '019a5c00-0000-7010-8000-000000000002'
-const SETUP: TrainingSetup = {
-  barId: '019a5c00-0000-7007-8000-000000000001',
-  purpose: 'practice',
-  recipeRevisionId: '019a5c00-0000-7003-8000-000000000001',
-  routineId: null,
-  grinderId: null,
-  bagId: null,
-  grindOwner: 'trainer',
-  seats: [{ personId: IDA, machineId: null, groupNo: 0 }],
-}
 const LEFT = { rinsed: true, wiped: true, handleBack: true }
 
-const event = (last: number, at: string, happening: TrainingEvent['happening']): TrainingEvent => ({
-  eventId: `019a5c00-0000-7011-8000-${String(last).padStart(12, '0')}`,
-  by: ODALYS,
-  at,
-  happening,
-})
-const started = event(1, '2026-11-26T09:00:00.000Z', { kind: 'started', setup: SETUP })
+const started = startedWith()
 
 /** Signed in, with a server that tells these trainings and takes no event yet. */
 async function deviceWith(...told: { trainingId: string; events: TrainingEvent[] }[]) {
@@ -50,7 +35,7 @@ async function deviceWith(...told: { trainingId: string; events: TrainingEvent[]
 }
 
 test('those that are not over are open, the newest first', async () => {
-  const later = event(2, '2026-11-26T10:00:00.000Z', { kind: 'started', setup: SETUP })
+  const later = eventOf(2, '2026-11-26T10:00:00.000Z', { kind: 'started', setup: SETUP })
   const { trainings } = await deviceWith(
     { trainingId: EARLIER, events: [started] },
     { trainingId: MORNING, events: [later] },
@@ -94,7 +79,7 @@ test('an event that the server tells as well counts once', async () => {
   await trainings.note(MORNING, { kind: 'break-ended' })
   await settled()
   const [, eventId = ''] = /events\/(\S+)/.exec(asked.find((what) => what.includes('/events/')) ?? '') ?? []
-  const began = { ...event(3, new Date(0).toISOString(), { kind: 'break-began' }), eventId }
+  const began = { ...eventOf(3, new Date(0).toISOString(), { kind: 'break-began' }), eventId }
   says['GET /trainings/*'] = () => ({
     body: { trainingId: MORNING, events: [started, { ...began, at: started.at }] },
   })

@@ -10,16 +10,18 @@ import {
   sessionOf,
   settled,
 } from '../store/testing/device.ts'
-import { RECIPE_REVISION, SETUP, TEO, TRAINING, houseOf, listedShot } from '../store/testing/house.ts'
+import {
+  RECIPE_REVISION,
+  SETUP,
+  TEO,
+  TRAINING,
+  houseOf,
+  listedShot,
+  startedWith,
+} from '../store/testing/house.ts'
 import { inSetup } from '../testing/inSetup.ts'
 import { useTraining } from './useTraining.ts'
 
-const STARTED = {
-  eventId: '019a5c00-0000-7011-8000-000000000001',
-  by: ODALYS,
-  at: '2026-11-26T09:00:00.000Z',
-  happening: { kind: 'started' as const, setup: SETUP },
-}
 const shotsOf = (...shots: ReturnType<typeof listedShot>[]): Said => ({
   body: { shots, recipes: [RECIPE_REVISION], nextCursor: null },
 })
@@ -31,9 +33,7 @@ async function tabletWith(shots: () => Said | Promise<Said>, setup = SETUP) {
     'GET /today': () => ({ body: houseOf() }),
     'GET /trainings': () => ({
       body: {
-        trainings: [
-          { trainingId: TRAINING, events: [{ ...STARTED, happening: { kind: 'started', setup } }] },
-        ],
+        trainings: [{ trainingId: TRAINING, events: [startedWith(setup)] }],
       },
     }),
   })

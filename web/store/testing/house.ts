@@ -1,5 +1,5 @@
 import type { ShotSummary, Today, TodayBag, TodayBar, TodayCoffee } from '@calm-apron/contract'
-import type { ShotFacts, TrainingSetup } from '@calm-apron/core'
+import type { ShotFacts, TrainingEvent, TrainingSetup } from '@calm-apron/core'
 import { PUMP_RECIPE, carefulShot } from '@calm-apron/core/testing'
 import { newCoffee } from '../../prepare/coffees/newCoffee.ts'
 import { IDA, ODALYS, shotBy, todayOf } from './device.ts'
@@ -156,6 +156,16 @@ export const SETUP: TrainingSetup = {
     { personId: TEO, machineId: MACHINE, groupNo: 1 },
   ],
 }
+
+/** The `last`-th of what happened in a training. */
+export const eventOf = (last: number, at: string, happening: TrainingEvent['happening']): TrainingEvent => ({
+  eventId: id(11, last),
+  by: ODALYS,
+  at,
+  happening,
+})
+export const startedWith = (setup = SETUP) =>
+  eventOf(1, '2026-11-26T09:00:00.000Z', { kind: 'started', setup })
 
 /** A shot of the training as the server lists it, of this morning. */
 export function listedShot(
