@@ -2,6 +2,18 @@ import type { Page } from '@playwright/test'
 import { Bar } from './bar.ts'
 import { HEAD, expect, expectAccessible, test } from './fixtures.ts'
 
+/** Goes to a place within the app, without loading all of it anew. */
+async function goTo(page: Page, path: string): Promise<void> {
+  await page.evaluate(async (to) => {
+    const root = document.querySelector('#app') as Element & {
+      __vue_app__: { config: { globalProperties: { $router: { push: (to: string) => Promise<unknown> } } } }
+    }
+    await root.__vue_app__.config.globalProperties.$router.push(to)
+  }, path)
+  await expect(page.locator('h1')).toBeAttached()
+  await expect(page.getByText('One moment')).toBeHidden()
+}
+
 const STEPS = ['Ready?', 'Dose', 'Tamp', 'Pull', 'Cup', 'Look', 'Taste']
 
 async function lookAtEveryView(page: Page): Promise<void> {
@@ -44,9 +56,7 @@ async function lookAtEveryView(page: Page): Promise<void> {
     '/waiting',
     '/nowhere',
   ]) {
-    await page.goto(path)
-    await expect(page.locator('h1')).toBeAttached()
-    await expect(page.getByText('One moment')).toBeHidden()
+    await goTo(page, path)
     await expectAccessible(page)
   }
   await page.keyboard.press('?')
@@ -70,10 +80,9 @@ const PREPARE_VIEWS = [
 
 /** Of Prepare each kind of view, and a form opened in each that has one. */
 async function lookAtPrepare(page: Page): Promise<void> {
+  await page.goto('/')
   for (const path of PREPARE_VIEWS) {
-    await page.goto(path)
-    await expect(page.locator('h1')).toBeAttached()
-    await expect(page.getByText('One moment')).toBeHidden()
+    await goTo(page, path)
     await expectAccessible(page)
   }
   for (const path of [
@@ -81,7 +90,7 @@ async function lookAtPrepare(page: Page): Promise<void> {
     `/prepare/coffees/${demoId('05')}`,
     `/prepare/routines/${demoId('10')}`,
   ]) {
-    await page.goto(path)
+    await goTo(page, path)
     await page.getByRole('button', { name: 'Change' }).first().click()
     await expect(page.getByRole('button', { name: 'Save' })).toBeVisible()
     await expectAccessible(page)
@@ -94,6 +103,7 @@ test('Prepare: axe finds nothing on any view', async ({ page }) => {
 })
 
 async function lookAtPeople(page: Page): Promise<void> {
+  await page.goto('/')
   for (const path of [
     '/settings/you',
     '/settings/people',
@@ -102,12 +112,10 @@ async function lookAtPeople(page: Page): Promise<void> {
     '/settings/set-aside',
     '/switch',
   ]) {
-    await page.goto(path)
-    await expect(page.locator('h1')).toBeVisible()
-    await expect(page.getByText('One moment')).toBeHidden()
+    await goTo(page, path)
     await expectAccessible(page)
   }
-  await page.goto('/settings/people')
+  await goTo(page, '/settings/people')
   await page.getByRole('button', { name: 'Invite someone' }).click()
   await page.getByRole('button', { name: 'Make the invitation' }).click()
   await expect(page.getByText('Fill this in.')).toBeVisible()
@@ -162,9 +170,7 @@ test.describe('in the dark set', () => {
       '/prepare/coffees',
       `/prepare/bar/${demoId('07')}`,
     ]) {
-      await page.goto(path)
-      await expect(page.locator('h1')).toBeAttached()
-      await expect(page.getByText('One moment')).toBeHidden()
+      await goTo(page, path)
       await scan()
     }
   })
@@ -173,6 +179,7 @@ test.describe('in the dark set', () => {
 test('a phone shows every view without sideways scrolling', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   const bar = new Bar(page)
+  await page.goto('/')
   const fits = async () => {
     const { scrolls, width } = await page.evaluate(() => ({
       scrolls: document.documentElement.scrollWidth,
@@ -199,8 +206,7 @@ test('a phone shows every view without sideways scrolling', async ({ page }) => 
     '/prepare/words',
     '/prepare/files',
   ]) {
-    await page.goto(path)
-    await expect(page.getByText('One moment')).toBeHidden()
+    await goTo(page, path)
     await fits()
   }
   await bar.begin('Mirren Kestle', 'House double')

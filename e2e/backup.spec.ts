@@ -10,8 +10,9 @@ import {
 } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { createTestDatabase, freePort, runByCommand, startByCommand } from '@calm-apron/scripts/testing'
-import { type APIRequestContext, expect, test } from '@playwright/test'
+import { freePort, runByCommand, startByCommand, startTestApp } from '@calm-apron/scripts/testing'
+import { type APIRequestContext, test } from '@playwright/test'
+import { expect } from './expect.ts'
 import { HEAD, comeInAs } from './fixtures.ts'
 
 interface Named {
@@ -42,7 +43,7 @@ test('a backup while the app runs, a restore that brings it all back but for who
   const file = join(data, 'kept', 'quay.dump')
   const first = startByCommand(settings)
   const url = await first.ready
-  await comeInAs(request, url, HEAD)
+  await comeInAs(request, { url, tag: null }, HEAD)
   await changeAcademy(request, url, 1, 'As it was backed up')
   const made = await runByCommand(['backup', file], settings)
   expect([made.printed, made.code]).toEqual([
@@ -88,7 +89,7 @@ test('a backup while the app runs, a restore that brings it all back but for who
 
   const second = startByCommand(settings)
   await second.ready
-  await comeInAs(request, url, HEAD)
+  await comeInAs(request, { url, tag: null }, HEAD)
   expect(await academyName(request, url)).toBe('As it was backed up')
   const names = (await people(request, url)).map(({ displayName }) => displayName)
   expect([names.length, names.includes('Mirren Kestle'), names.includes('')]).toEqual([11, false, true])
@@ -100,12 +101,12 @@ test('a backup while the app runs, a restore that brings it all back but for who
 test('an outside database is backed up and restored by its owner', async ({ request }) => {
   const data = mkdtempSync(join(tmpdir(), 'calm-apron-outside-'))
   chmodSync(data, 0o755)
-  const database = await createTestDatabase('demo')
+  const app = await startTestApp()
   const outside = {
     CALM_APRON_DATA: data,
     PORT: String(await freePort()),
-    DATABASE_URL: database.appUrl,
-    DATABASE_OWNER_URL: database.ownerUrl,
+    DATABASE_URL: app.database.appUrl,
+    DATABASE_OWNER_URL: app.database.ownerUrl,
     DEMO: 'yes',
   }
   const file = join(data, 'outside.dump')
@@ -114,20 +115,15 @@ test('an outside database is backed up and restored by its owner', async ({ requ
   )
   const made = await runByCommand(['backup', file], outside)
   expect([made.printed, made.code]).toEqual([expect.stringContaining('Backed up'), 0])
-  const app = startByCommand(outside)
-  const url = await app.ready
-  await comeInAs(request, url, HEAD)
-  await changeAcademy(request, url, 1, 'Changed since')
-  app.process.kill('SIGINT')
-  await app.ended
+  const place = { url: app.url, tag: null }
+  await comeInAs(request, place, HEAD)
+  await changeAcademy(request, app.url, 1, 'Changed since')
+  await app.kill()
   const restored = await runByCommand(['restore', file], outside)
   expect([restored.printed, restored.code]).toEqual([expect.stringContaining('Restored'), 0])
-  const again = startByCommand(outside)
-  await again.ready
-  await comeInAs(request, url, HEAD)
-  expect(await academyName(request, url)).toBe('Tern & Thimble')
-  again.process.kill('SIGINT')
-  await again.ended
-  await database.remove()
+  await app.restart()
+  await comeInAs(request, place, HEAD)
+  expect(await academyName(request, app.url)).toBe('Tern & Thimble')
+  await app.remove()
   rmSync(data, { recursive: true, force: true })
 })

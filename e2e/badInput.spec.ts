@@ -86,7 +86,7 @@ test('two people correct the same shot: the second is told and shown the newest'
   const other = await context.browser()?.newContext()
   const elsewhere = await other?.newPage()
   if (!elsewhere) throw new Error('no second browser')
-  await comeInAs(elsewhere.request, app.url, TRAINER)
+  await comeInAs(elsewhere.request, app, TRAINER)
   await elsewhere.goto(page.url())
   await elsewhere.getByLabel('Grind setting').fill('12')
   await elsewhere.getByLabel('Why is it corrected?').fill('second hand')

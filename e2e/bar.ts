@@ -1,4 +1,11 @@
-import { type Locator, type Page, expect } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
+import { expect } from './expect.ts'
+
+/** Until the clock of the shot that runs shows at least so many seconds. */
+export async function untilClock(page: Page, atLeastS: number): Promise<void> {
+  const shown = async () => Number(await page.locator('[data-clock="pump"]').textContent())
+  await expect.poll(shown).toBeGreaterThanOrEqual(atLeastS)
+}
 
 /** The bar as a person uses it, in the words on the screen. */
 export class Bar {

@@ -13,7 +13,7 @@ export async function atTheBar(app: TestApp) {
   const url = `http://127.0.0.1:${line.port}`
   const tablet = new Tablet(url)
   const page = await tablet.open()
-  await comeInAs(page.request, url, TRAINER)
+  await comeInAs(page.request, { url, tag: null }, TRAINER)
   const bar = await ScaleBar.on(page, standIns)
   await page.goto('/')
   await untilOnDevice(page)

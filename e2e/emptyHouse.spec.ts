@@ -2,7 +2,8 @@ import { mkdtempSync, chmodSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { freePort, startByCommand } from '@calm-apron/scripts/testing'
-import { expect, test } from '@playwright/test'
+import { test } from '@playwright/test'
+import { expect } from './expect.ts'
 import { expectAccessible } from './fixtures.ts'
 import { tabTo } from './people.ts'
 
@@ -15,7 +16,7 @@ test('an empty house, by keyboard alone: set up by the code, invite, join, a PIN
     '--empty',
   ])
   const url = await app.ready
-  const code = /Code for the first set-up: (\S+)/.exec(app.printed())?.[1] ?? ''
+  const code = await app.said(/Code for the first set-up: (\S+)/)
   const context = await browser.newContext({ baseURL: url })
   const page = await context.newPage()
   const type = async (label: string | RegExp, text: string) => {

@@ -1,44 +1,40 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { type TestApp, startTestApp } from '@calm-apron/scripts/testing'
-import { type APIRequestContext, type Page, test as base, expect } from '@playwright/test'
+import { type Page, test as base } from '@playwright/test'
+import { expect } from './expect.ts'
+import { type Place, TRAINER, comeInAs } from './place.ts'
+import { SharedApp } from './sharedApp.ts'
 
 interface Fixtures {
-  /** An app with the demo academy, the test's own. */
-  app: TestApp
+  /** Whose academy the story is told in: one of its own on the worker's server, or the demo's own with its open door. */
+  academy: 'own' | 'demo'
+  /** Where the story is told. */
+  app: Place
   /** Who is signed in as the test begins; nobody, where it is null. */
   signedIn: string | null
   page: Page
 }
 
-/** The demo's people whom the stories are told of. */
-export const HEAD = 'Halla Winterbourne'
-export const TRAINER = 'Odalys Brandt'
-
-/** Signs a browser's requests in as one of the demo's people; returns who that is. */
-export async function comeInAs(request: APIRequestContext, url: string, name: string): Promise<string> {
-  const doors = (await (await request.get(`${url}/api/v1/doors`)).json()) as {
-    demo: { people: { personId: string; displayName: string }[] }
-  }
-  const personId = doors.demo.people.find(({ displayName }) => displayName === name)?.personId
-  const answer = await request.post(`${url}/api/v1/session/demo`, {
-    headers: { Origin: url },
-    data: { personId },
-  })
-  expect(answer.ok()).toBe(true)
-  return String(personId)
+interface WorkerFixtures {
+  /** One server and database for all stories of a worker. */
+  shared: SharedApp
 }
 
-/** Tests against an app of their own; any error that the page reports fails the test. */
-export const test = base.extend<Fixtures>({
-  app: async ({}, use) => {
-    const app = await startTestApp()
-    await use(app)
-    await app.remove()
-  },
+/** Tests in an academy of their own; any error that the page reports fails the test. */
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  shared: [
+    async ({}, use) => {
+      const shared = await SharedApp.start()
+      await use(shared)
+      await shared.app.remove()
+    },
+    { scope: 'worker' },
+  ],
+  academy: ['own', { option: true }],
+  app: async ({ shared, academy }, use) => use(academy === 'demo' ? shared.demo : await shared.openAcademy()),
   signedIn: [TRAINER, { option: true }],
   baseURL: async ({ app }, use) => use(app.url),
   page: async ({ page, app, signedIn }, use, testInfo) => {
-    if (signedIn !== null) await comeInAs(page.request, app.url, signedIn)
+    if (signedIn !== null) await comeInAs(page.request, app, signedIn)
     const errors: string[] = []
     page.on('pageerror', (error) => errors.push(error.message))
     await use(page)
@@ -67,3 +63,5 @@ export async function expectAccessible(page: Page, { isContrastOnly = false } = 
 }
 
 export { expect }
+export { HEAD, TRAINEE, TRAINER, comeInAs } from './place.ts'
+export type { Place } from './place.ts'

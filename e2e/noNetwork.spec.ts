@@ -6,6 +6,7 @@ import type { Page } from '@playwright/test'
 import { makeCertificate } from './certificate.ts'
 import { atTheBar, untilAllSent } from './cutOff.ts'
 import { TRAINER, comeInAs, expect, test } from './fixtures.ts'
+import { test as testOnOwn } from './ownApp.ts'
 import { ScaleBar, storedShots } from './scaleBar.ts'
 import { Tablet, untilOnDevice } from './tablet.ts'
 
@@ -15,170 +16,175 @@ async function tastingOf(page: Page, shotId: string) {
   return (await answer.json()) as { slips: unknown[]; calls: { stage: string }[] }
 }
 
-test('the line is cut, the power goes in mid-shot, the server is killed: every shot, slip and call is there once', async ({
-  app,
-}) => {
-  const { line, powerCut, leave, ...first } = await atTheBar(app)
-  let { page, bar } = first
-  const hands = await first.hands()
-  const trainingId = await bar.startTraining({ 'Mirren Kestle': 'Group 1', 'Teo Varga-Lind': 'Group 2' })
-  await bar.next('Group 1')
-  await bar.pull(hands)
-  await bar.callAndTaste('Mirren Kestle')
-  await bar.toTraining()
-  await expect.poll(async () => (await storedShots(page, trainingId)).length).toBe(1)
+testOnOwn(
+  'the line is cut, the power goes in mid-shot, the server is killed: every shot, slip and call is there once',
+  async ({ app }) => {
+    const { line, powerCut, leave, ...first } = await atTheBar(app)
+    let { page, bar } = first
+    const hands = await first.hands()
+    const trainingId = await bar.startTraining({ 'Mirren Kestle': 'Group 1', 'Teo Varga-Lind': 'Group 2' })
+    await bar.next('Group 1')
+    await bar.pull(hands)
+    await bar.callAndTaste('Mirren Kestle')
+    await bar.toTraining()
+    await expect.poll(async () => (await storedShots(page, trainingId)).length).toBe(1)
 
-  await line.cut()
-  await bar.next('Group 1')
-  await bar.pull(hands)
-  await bar.callAndTaste('Mirren Kestle')
-  await expect(page.getByText('Kept on this device, waiting to be sent.')).toBeVisible()
-  await expect(page.getByRole('link', { name: /^5 records waiting/ })).toBeVisible()
-  await bar.toTraining()
-  await bar.next('Group 1')
-  await bar.prepare(hands)
-  await bar.start()
-  await expect(page.locator('[data-clock="drop"]')).not.toHaveText('–')
-  await page.waitForTimeout(600)
-  ;({ page, bar } = await powerCut())
-  await expect(page.getByRole('link', { name: /^5 records waiting/ })).toBeVisible()
-  await page.getByRole('region', { name: 'Unfinished' }).getByRole('link', { name: 'Go on' }).click()
-  await expect(page.getByText('these times are marked as estimated')).toBeVisible()
-  await expect(page.locator('[data-clock="drop"]')).not.toHaveText('–')
-  await page.keyboard.press('Space')
-  await bar.step('Cup')
-  if ((await page.getByLabel('Net weight').count()) === 0)
-    await page.getByRole('radio', { name: 'Scale was tared' }).check()
-  await page.getByLabel('Net weight').fill('38.2')
-  await bar.save()
-  await bar.skipCall()
-  await expect(page.getByRole('link', { name: /^9 records waiting/ })).toBeVisible()
-
-  await app.kill()
-  await line.mend()
-  await page.waitForTimeout(500)
-  await expect(page.getByRole('link', { name: /^9 records waiting/ })).toBeVisible()
-  await app.restart()
-  await untilAllSent(page)
-  const shots = await storedShots(page, trainingId)
-  expect(shots).toHaveLength(3)
-  expect(new Set(shots.map(({ shotId }) => shotId)).size).toBe(3)
-  for (const { series } of shots) expect(series?.weight?.split(' ').length).toBeGreaterThan(60)
-  expect(shots.map(({ current }) => current.facts.clock?.estimated)).toEqual([true, false, false])
-  for (const { shotId, tasted } of shots.slice(1)) {
-    const { slips, calls } = await tastingOf(page, shotId)
-    expect([slips.length, calls.map(({ stage }) => stage).sort()]).toEqual([2, ['final', 'first']])
-    expect(tasted.trainee).not.toBeNull()
-  }
-  hands.close()
-  await leave()
-})
-
-test('a dial-in and an assessment set go through the same, and through a scale that fails: nothing is lost or doubled', async ({
-  app,
-}) => {
-  const { line, powerCut, leave, ...first } = await atTheBar(app)
-  let { page, bar } = first
-  let hands = await first.hands()
-  const trainingId = await bar.startTraining({ 'Suvi Okonjo': 'Group 1' }, { purpose: 'Assessment set' })
-  await page.getByRole('link', { name: 'Dial in' }).click()
-  let dialled = 0
-  for (let done = false; !done && dialled < 8; dialled += 1) {
-    const setting = await bar.advisedSetting()
-    if (dialled === 1) await line.cut()
-    await page.getByRole('button', { name: `Pull at ${setting}` }).click()
-    await bar.pull(hands, { setting })
-    await page.getByRole('link', { name: 'Go on dialling in' }).click()
-    if (dialled === 1) {
-      ;({ page, bar } = await powerCut())
-      await page.getByRole('link', { name: /Assessment set/ }).click()
-      await page.getByRole('link', { name: 'Dial in' }).click()
-    }
-    await expect(page.getByText(`from ${dialled + 1} shot`)).toBeVisible()
-    done = /^Done|^Leave/.test((await page.locator('#next-shot').textContent()) ?? '')
-  }
-  expect(dialled).toBeGreaterThan(1)
-  await page.getByRole('button', { name: /^Lock \d+ for this session/ }).click()
-  await expect(page.getByText(/Grind locked at \d+/)).toBeVisible()
-
-  await bar.pullReference(hands)
-  for (let shot = 1; shot <= 5; shot += 1) {
+    await line.cut()
+    await bar.next('Group 1')
+    await bar.pull(hands)
+    await bar.callAndTaste('Mirren Kestle')
+    await expect(page.getByText('Kept on this device, waiting to be sent.')).toBeVisible()
+    await expect(page.getByRole('link', { name: /^5 records waiting/ })).toBeVisible()
+    await bar.toTraining()
     await bar.next('Group 1')
     await bar.prepare(hands)
-    if (shot === 1) await hands.order({ kind: 'fault', fault: 'drop-outs', isOn: true })
     await bar.start()
-    if (shot === 2) {
-      await expect(page.locator('[data-clock="drop"]')).not.toHaveText('–')
-      await hands.order({ kind: 'fault', fault: 'disconnect', isOn: true })
-    }
-    await bar.stopOnCue()
-    if (shot === 1) await hands.order({ kind: 'fault', fault: 'drop-outs', isOn: false })
-    // It went for them too.
-    if (shot === 2) hands = await first.hands()
+    await expect(page.locator('[data-clock="drop"]')).not.toHaveText('–')
+    await expect
+      .poll(async () => Number(await page.locator('[data-weight]').textContent()))
+      .toBeGreaterThan(12)
+    ;({ page, bar } = await powerCut())
+    await expect(page.getByRole('link', { name: /^5 records waiting/ })).toBeVisible()
+    await page.getByRole('region', { name: 'Unfinished' }).getByRole('link', { name: 'Go on' }).click()
+    await expect(page.getByText('these times are marked as estimated')).toBeVisible()
+    await expect(page.locator('[data-clock="drop"]')).not.toHaveText('–')
+    await page.keyboard.press('Space')
+    await bar.step('Cup')
+    if ((await page.getByLabel('Net weight').count()) === 0)
+      await page.getByRole('radio', { name: 'Scale was tared' }).check()
+    await page.getByLabel('Net weight').fill('38.2')
     await bar.save()
-    if (shot === 3) await bar.callAndTaste('Suvi Okonjo')
-    else await bar.skipCall()
-    await bar.toTraining()
-    await expect(page.getByText(`Suvi Okonjo: ${shot} of 5.`)).toBeVisible()
-    if (shot === 3) {
-      await app.kill()
-      await line.mend()
-      await app.restart()
-      await untilAllSent(page)
-    }
-  }
-  await bar.pullReference(hands)
-  await untilAllSent(page)
-  const shots = await storedShots(page, trainingId)
-  expect(shots.map(({ purpose }) => purpose).reverse()).toEqual([
-    ...Array<string>(dialled + 1).fill('experiment'),
-    ...Array<string>(5).fill('assessment'),
-    'experiment',
-  ])
-  for (const { series, current } of shots) {
-    expect(series?.weight?.split(' ').length).toBeGreaterThan(100)
-    expect(current.facts.cup?.netG).toBeGreaterThan(30)
-  }
-  const called = shots.filter(({ tasted }) => tasted.trainee !== null && tasted.trainer !== null)
-  expect(called).toHaveLength(1)
-  const { slips, calls } = await tastingOf(page, called[0]?.shotId ?? '')
-  expect([slips.length, calls.map(({ stage }) => stage).sort()]).toEqual([2, ['final', 'first']])
-  hands.close()
-  await leave()
-})
+    await bar.skipCall()
+    await expect(page.getByRole('link', { name: /^9 records waiting/ })).toBeVisible()
 
-test('signed out meanwhile: what waits stays with its author, and goes once they are back', async ({
-  page,
-  app,
-  browser,
-}) => {
-  const bar = new ScaleBar(page)
-  await page.goto('/')
-  await page.getByRole('radio', { name: 'Jonas Abelard' }).check()
-  await page.getByRole('radio', { name: 'House double' }).check()
-  await page.getByRole('button', { name: 'Jonas Abelard to the bar' }).click()
-  await expect(page.getByRole('heading', { name: 'Is all ready?' })).toBeVisible()
-  await app.kill()
-  await bar.step('Cup')
-  await page.getByRole('radio', { name: 'Scale was tared' }).check()
-  await page.getByLabel('Net weight').fill('38.6')
-  await bar.save()
-  await expect(page.getByRole('link', { name: /^1 record waiting/ })).toBeVisible()
-  const shotId = page.url().split('/').at(-1) ?? ''
-  const elsewhere = await browser.newContext({ baseURL: app.url })
-  const cookies = await page.context().cookies()
-  await app.restart()
-  await elsewhere.addCookies(cookies)
-  const out = await elsewhere.request.delete('/api/v1/sessions', { headers: { Origin: app.url } })
-  expect(out.ok()).toBe(true)
-  await expect(page.getByRole('button', { name: /Come in as Odalys Brandt/ })).toBeVisible()
-  await page.getByRole('button', { name: /Come in as Odalys Brandt/ }).click()
-  await expect(page.getByRole('link', { name: /^Odalys Brandt is here/ })).toBeVisible()
-  await expect(page.getByRole('link', { name: /record waiting/ })).toBeHidden()
-  const stored = await page.request.get(`/api/v1/shots/${shotId}`)
-  expect(stored.ok()).toBe(true)
-  await elsewhere.close()
-})
+    await app.kill()
+    // There is a line again, and nobody at its other end.
+    const isTried = page.waitForEvent('requestfailed', (tried) => tried.url().includes('/api/'))
+    await line.mend()
+    await isTried
+    await expect(page.getByRole('link', { name: /^9 records waiting/ })).toBeVisible()
+    await app.restart()
+    await untilAllSent(page)
+    const shots = await storedShots(page, trainingId)
+    expect(shots).toHaveLength(3)
+    expect(new Set(shots.map(({ shotId }) => shotId)).size).toBe(3)
+    for (const { series } of shots) expect(series?.weight?.split(' ').length).toBeGreaterThan(60)
+    expect(shots.map(({ current }) => current.facts.clock?.estimated)).toEqual([true, false, false])
+    for (const { shotId, tasted } of shots.slice(1)) {
+      const { slips, calls } = await tastingOf(page, shotId)
+      expect([slips.length, calls.map(({ stage }) => stage).sort()]).toEqual([2, ['final', 'first']])
+      expect(tasted.trainee).not.toBeNull()
+    }
+    hands.close()
+    await leave()
+  },
+)
+
+testOnOwn(
+  'a dial-in and an assessment set go through the same, and through a scale that fails: nothing is lost or doubled',
+  async ({ app }) => {
+    const { line, powerCut, leave, ...first } = await atTheBar(app)
+    let { page, bar } = first
+    let hands = await first.hands()
+    const trainingId = await bar.startTraining({ 'Suvi Okonjo': 'Group 1' }, { purpose: 'Assessment set' })
+    await page.getByRole('link', { name: 'Dial in' }).click()
+    let dialled = 0
+    for (let done = false; !done && dialled < 8; dialled += 1) {
+      const setting = await bar.advisedSetting()
+      if (dialled === 1) await line.cut()
+      await page.getByRole('button', { name: `Pull at ${setting}` }).click()
+      await bar.pull(hands, { setting })
+      await page.getByRole('link', { name: 'Go on dialling in' }).click()
+      if (dialled === 1) {
+        ;({ page, bar } = await powerCut())
+        await page.getByRole('link', { name: /Assessment set/ }).click()
+        await page.getByRole('link', { name: 'Dial in' }).click()
+      }
+      await expect(page.getByText(`from ${dialled + 1} shot`)).toBeVisible()
+      done = /^Done|^Leave/.test((await page.locator('#next-shot').textContent()) ?? '')
+    }
+    expect(dialled).toBeGreaterThan(1)
+    await page.getByRole('button', { name: /^Lock \d+ for this session/ }).click()
+    await expect(page.getByText(/Grind locked at \d+/)).toBeVisible()
+
+    await bar.pullReference(hands)
+    for (let shot = 1; shot <= 5; shot += 1) {
+      await bar.next('Group 1')
+      await bar.prepare(hands)
+      if (shot === 1) await hands.order({ kind: 'fault', fault: 'drop-outs', isOn: true })
+      await bar.start()
+      if (shot === 2) {
+        await expect(page.locator('[data-clock="drop"]')).not.toHaveText('–')
+        await hands.order({ kind: 'fault', fault: 'disconnect', isOn: true })
+      }
+      await bar.stopOnCue()
+      if (shot === 1) await hands.order({ kind: 'fault', fault: 'drop-outs', isOn: false })
+      // It went for them too.
+      if (shot === 2) hands = await first.hands()
+      await bar.save()
+      if (shot === 3) await bar.callAndTaste('Suvi Okonjo')
+      else await bar.skipCall()
+      await bar.toTraining()
+      await expect(page.getByText(`Suvi Okonjo: ${shot} of 5.`)).toBeVisible()
+      if (shot === 3) {
+        await app.kill()
+        await line.mend()
+        await app.restart()
+        await untilAllSent(page)
+      }
+    }
+    await bar.pullReference(hands)
+    await untilAllSent(page)
+    const shots = await storedShots(page, trainingId)
+    expect(shots.map(({ purpose }) => purpose).reverse()).toEqual([
+      ...Array<string>(dialled + 1).fill('experiment'),
+      ...Array<string>(5).fill('assessment'),
+      'experiment',
+    ])
+    for (const { series, current } of shots) {
+      expect(series?.weight?.split(' ').length).toBeGreaterThan(100)
+      expect(current.facts.cup?.netG).toBeGreaterThan(30)
+    }
+    const called = shots.filter(({ tasted }) => tasted.trainee !== null && tasted.trainer !== null)
+    expect(called).toHaveLength(1)
+    const { slips, calls } = await tastingOf(page, called[0]?.shotId ?? '')
+    expect([slips.length, calls.map(({ stage }) => stage).sort()]).toEqual([2, ['final', 'first']])
+    hands.close()
+    await leave()
+  },
+)
+
+testOnOwn(
+  'signed out meanwhile: what waits stays with its author, and goes once they are back',
+  async ({ page, app, browser }) => {
+    const bar = new ScaleBar(page)
+    await page.goto('/')
+    await page.getByRole('radio', { name: 'Jonas Abelard' }).check()
+    await page.getByRole('radio', { name: 'House double' }).check()
+    await page.getByRole('button', { name: 'Jonas Abelard to the bar' }).click()
+    await expect(page.getByRole('heading', { name: 'Is all ready?' })).toBeVisible()
+    await app.kill()
+    await bar.step('Cup')
+    await page.getByRole('radio', { name: 'Scale was tared' }).check()
+    await page.getByLabel('Net weight').fill('38.6')
+    await bar.save()
+    await expect(page.getByRole('link', { name: /^1 record waiting/ })).toBeVisible()
+    const shotId = page.url().split('/').at(-1) ?? ''
+    const elsewhere = await browser.newContext({ baseURL: app.url })
+    const cookies = await page.context().cookies()
+    await app.restart()
+    await elsewhere.addCookies(cookies)
+    const out = await elsewhere.request.delete('/api/v1/sessions', { headers: { Origin: app.url } })
+    expect(out.ok()).toBe(true)
+    await expect(page.getByRole('button', { name: /Come in as Odalys Brandt/ })).toBeVisible()
+    await page.getByRole('button', { name: /Come in as Odalys Brandt/ }).click()
+    await expect(page.getByRole('link', { name: /^Odalys Brandt is here/ })).toBeVisible()
+    await expect(page.getByRole('link', { name: /record waiting/ })).toBeHidden()
+    const stored = await page.request.get(`/api/v1/shots/${shotId}`)
+    expect(stored.ok()).toBe(true)
+    await elsewhere.close()
+  },
+)
 
 test('a device without room says so, loses nothing, and sends all the same', async ({ page }) => {
   await page.addInitScript(() => {
@@ -255,7 +261,7 @@ test('over https from an address other than this machine’s own: a cold start w
   await started.ready
   const tablet = new Tablet(url, ['--ignore-certificate-errors'])
   let page = await tablet.open()
-  await comeInAs(page.request, url, TRAINER)
+  await comeInAs(page.request, { url, tag: null }, TRAINER)
   await page.goto('/')
   await untilOnDevice(page)
   await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible()

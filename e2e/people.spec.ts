@@ -1,9 +1,10 @@
 import { Bar } from './bar.ts'
-import { HEAD, expect, expectAccessible, test } from './fixtures.ts'
+import { HEAD, TRAINEE, expect, expectAccessible, test } from './fixtures.ts'
+import { test as testOnOwn } from './ownApp.ts'
 import { makeAccount, setPin, signInOn } from './people.ts'
 
 test.describe('nobody signed in yet', () => {
-  test.use({ signedIn: null })
+  test.use({ signedIn: null, academy: 'demo' })
 
   test('the demo says that it is one, and a tap comes in; the place asked for is where one lands', async ({
     page,
@@ -102,79 +103,88 @@ test.describe('by touch, at the tablet', () => {
   })
 })
 
-test('without network the tablet stays open; someone else goes on, and what they enter is confirmed by their PIN', async ({
-  page,
-  app,
-}) => {
-  const ida = await makeAccount(app, page.request, 'Ida Marsh')
-  await setPin(page, app, ida, '2718')
-  const rolf = await makeAccount(app, page.request, 'Rolf Quayle')
-  const bar = new Bar(page)
-  await page.goto('/')
-  await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible()
-  await app.database.cut()
-  await page.reload()
-  await expect(page.getByText('The server is not answering.').first()).toBeVisible()
-  await page.getByRole('link', { name: /Rolf Quayle is here/ }).click()
-  await page.getByRole('button', { name: 'Go on as Ida Marsh' }).click()
-  await expect(page.getByText('Ida Marsh was named without a check.')).toBeVisible()
-  await expectAccessible(page)
-  await bar.begin('Teo Varga-Lind', 'House double')
-  await page.getByLabel('Grind setting').fill('14')
-  await bar.save()
+testOnOwn(
+  'without network the tablet stays open; someone else goes on, and what they enter is confirmed by their PIN',
+  async ({ page, app }) => {
+    const ida = await makeAccount(app, page.request, 'Ida Marsh')
+    await setPin(page, app, ida, '2718')
+    const rolf = await makeAccount(app, page.request, 'Rolf Quayle')
+    const bar = new Bar(page)
+    await page.goto('/')
+    await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible()
+    await app.database.cut()
+    await page.reload()
+    await expect(page.getByText('The server is not answering.').first()).toBeVisible()
+    await page.getByRole('link', { name: /Rolf Quayle is here/ }).click()
+    await page.getByRole('button', { name: 'Go on as Ida Marsh' }).click()
+    await expect(page.getByText('Ida Marsh was named without a check.')).toBeVisible()
+    await expectAccessible(page)
+    await bar.begin('Teo Varga-Lind', 'House double')
+    await page.getByLabel('Grind setting').fill('14')
+    await bar.save()
 
-  await app.database.mend()
-  await expect(page.getByRole('link', { name: /waiting to be sent/ })).toBeHidden()
-  const address = page.url()
-  await page.reload()
-  await expect(page.getByText('judged by Ida Marsh, named without a check, not confirmed yet')).toBeVisible()
-  await page.getByRole('link', { name: 'Give the PIN' }).click()
-  await page.getByRole('button', { name: 'Ida Marsh, PIN' }).click()
-  await page.getByLabel('PIN of Ida Marsh').fill('2718')
-  await page.keyboard.press('Enter')
-  await expect(page.getByText('Ida Marsh was named without a check.')).toBeHidden()
-  await expect(page).toHaveURL(address)
-  await expect(page.getByText('judged by Ida Marsh', { exact: true })).toBeVisible()
-  expect(rolf.personId).not.toBe(ida.personId)
-})
+    await app.database.mend()
+    await expect(page.getByRole('link', { name: /waiting to be sent/ })).toBeHidden()
+    const address = page.url()
+    await page.reload()
+    await expect(
+      page.getByText('judged by Ida Marsh, named without a check, not confirmed yet'),
+    ).toBeVisible()
+    await page.getByRole('link', { name: 'Give the PIN' }).click()
+    await page.getByRole('button', { name: 'Ida Marsh, PIN' }).click()
+    await page.getByLabel('PIN of Ida Marsh').fill('2718')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText('Ida Marsh was named without a check.')).toBeHidden()
+    await expect(page).toHaveURL(address)
+    await expect(page.getByText('judged by Ida Marsh', { exact: true })).toBeVisible()
+    expect(rolf.personId).not.toBe(ida.personId)
+  },
+)
 
-test('records that wait when their author signs out stay on the device, and go when they are back', async ({
-  page,
-  app,
-}) => {
-  const ida = await makeAccount(app, page.request, 'Ida Marsh')
-  const bar = new Bar(page)
-  await bar.begin('Teo Varga-Lind', 'House double')
-  await page.getByLabel('Grind setting').fill('14')
-  await page.route('**/api/v1/shots/*', (route) => route.abort())
-  await bar.save()
-  await page.getByRole('link', { name: /Ida Marsh is here/ }).click()
-  await page.getByRole('button', { name: 'Sign out', exact: true }).click()
-  await expect(page.getByText('One record of yours has not been sent yet.')).toBeVisible()
-  await page.getByRole('button', { name: 'Sign out all the same' }).click()
-  await expect(page.getByRole('heading', { name: 'Who is there?' })).toBeVisible()
-  await page.unroute('**/api/v1/shots/*')
-  // Until the server has said who is known here, nothing of Ida's may be sent for her.
-  await page.route('**/api/v1/doors', async (route) => {
-    await page.waitForTimeout(500)
-    await route.continue()
+test.describe('at the demo’s own door', () => {
+  test.use({ academy: 'demo' })
+
+  test('records that wait when their author signs out stay on the device, and go when they are back', async ({
+    page,
+    app,
+  }) => {
+    const ida = await makeAccount(app, page.request, 'Ida Marsh')
+    const bar = new Bar(page)
+    await bar.begin('Teo Varga-Lind', 'House double')
+    await page.getByLabel('Grind setting').fill('14')
+    await page.route('**/api/v1/shots/*', (route) => route.abort())
+    await bar.save()
+    await page.getByRole('link', { name: /Ida Marsh is here/ }).click()
+    await page.getByRole('button', { name: 'Sign out', exact: true }).click()
+    await expect(page.getByText('One record of yours has not been sent yet.')).toBeVisible()
+    await page.getByRole('button', { name: 'Sign out all the same' }).click()
+    await expect(page.getByRole('heading', { name: 'Who is there?' })).toBeVisible()
+    await page.unroute('**/api/v1/shots/*')
+    // Until the server has said who is known here, nothing of Ida's may be sent for her.
+    let letThrough: () => void = () => undefined
+    const isHeld = new Promise<void>((resolve) => (letThrough = resolve))
+    await page.route('**/api/v1/doors', async (route) => {
+      await isHeld
+      await route.continue()
+    })
+    await page.getByRole('button', { name: /Come in as Odalys Brandt/ }).click()
+    await page.getByRole('link', { name: '1 record waiting to be sent' }).click()
+    await expect(page.getByText('Waits until Ida Marsh signs in on this device')).toBeVisible()
+    letThrough()
+    await page.getByRole('link', { name: /Odalys Brandt is here/ }).click()
+    await page.getByRole('button', { name: /Someone else/ }).click()
+    await signInOn(page, ida)
+    // Back where it was switched from, and nothing waits there any more.
+    await expect(page.getByRole('heading', { name: 'Waiting to be sent' })).toBeVisible()
+    await expect(page.getByText('Nothing is waiting.')).toBeVisible()
+    await page.goto('/progress')
+    await page.getByRole('radio', { name: 'Teo Varga-Lind' }).check()
+    await expect(page.locator('ol > li')).toHaveCount(1)
   })
-  await page.getByRole('button', { name: /Come in as Odalys Brandt/ }).click()
-  await page.getByRole('link', { name: '1 record waiting to be sent' }).click()
-  await expect(page.getByText('Waits until Ida Marsh signs in on this device')).toBeVisible()
-  await page.getByRole('link', { name: /Odalys Brandt is here/ }).click()
-  await page.getByRole('button', { name: /Someone else/ }).click()
-  await signInOn(page, ida)
-  // Back where it was switched from, and nothing waits there any more.
-  await expect(page.getByRole('heading', { name: 'Waiting to be sent' })).toBeVisible()
-  await expect(page.getByText('Nothing is waiting.')).toBeVisible()
-  await page.goto('/progress')
-  await page.getByRole('radio', { name: 'Teo Varga-Lind' }).check()
-  await expect(page.locator('ol > li')).toHaveCount(1)
 })
 
 test.describe('as a trainee', () => {
-  test.use({ signedIn: 'Mirren Kestle' })
+  test.use({ signedIn: TRAINEE })
 
   test('one sees one’s own page and nobody else’s, and is offered nothing that is refused', async ({
     page,

@@ -2,7 +2,7 @@ import { join } from 'node:path'
 import { CHECKOUT } from '@calm-apron/scripts/testing'
 import type { Page } from '@playwright/test'
 import { Bar } from './bar.ts'
-import { comeInAs, expect, test } from './fixtures.ts'
+import { TRAINEE, comeInAs, expect, test } from './fixtures.ts'
 import { ScaleBar } from './scaleBar.ts'
 import { StandIns } from './standIns.ts'
 
@@ -104,7 +104,7 @@ test('a training with the scale', async ({ page, app, browser }) => {
   const shotPath = new URL(page.url()).pathname
   const pocket = await browser.newContext({ baseURL: app.url, viewport: { width: 390, height: 844 } })
   const phone = await pocket.newPage()
-  await comeInAs(phone.request, app.url, 'Mirren Kestle')
+  await comeInAs(phone.request, app, TRAINEE)
   await phone.goto(shotPath)
   const own = new ScaleBar(phone)
   await own.say('Balanced', 'Hold it')

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { HEAD, TRAINER, comeInAs, expect, test } from './fixtures.ts'
+import { HEAD, TRAINEE, comeInAs, expect, test } from './fixtures.ts'
 import { newId, tabTo } from './people.ts'
 
 const RECIPE = '/prepare/recipes/019a5c00-0000-7003-8000-000000000001'
@@ -121,7 +121,7 @@ test('two trainers change one recipe: both versions are shown, and nothing is lo
   browser,
 }) => {
   const other = await (await browser.newContext({ baseURL: app.url, locale: 'en-GB' })).newPage()
-  await comeInAs(other.request, app.url, HEAD)
+  await comeInAs(other.request, app, HEAD)
   await other.goto(RECIPE)
   await page.goto(RECIPE)
   await press(page, 'Change')
@@ -236,7 +236,7 @@ test.describe('what is not one’s own to change', () => {
     await fill(page, 'Purge after a change', '2')
     await press(page, 'Save')
     await expect(page.getByRole('alert')).toContainText('Somebody locked this')
-    await comeInAs(page.request, app.url, 'Mirren Kestle')
+    await comeInAs(page.request, app, TRAINEE)
     await page.goto(RECIPE)
     await expect(page.getByText('18.4 g in')).toBeVisible()
     await expect(page.getByRole('button', { name: 'Change' })).toHaveCount(0)
@@ -271,7 +271,6 @@ test('with 500 coffees and 300 recipes the lists stay lists: a page at a time, a
   app,
 }) => {
   const api = `${app.url}/api/v1`
-  await comeInAs(page.request, app.url, TRAINER)
   const all = (await (await page.request.get(`${api}/prepared-file`)).json()) as {
     things: { preparedId: string; thing: { kind: string; content: { name: string } } }[]
   }

@@ -2,7 +2,8 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createTestDatabase, freePort, runByCommand, startByCommand } from '@calm-apron/scripts/testing'
-import { expect, test } from '@playwright/test'
+import { test } from '@playwright/test'
+import { expect } from './expect.ts'
 import { makeCertificate } from './certificate.ts'
 
 test('over https by its own certificate: cookies are for https alone; without it the start says what is lost', async ({

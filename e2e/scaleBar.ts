@@ -1,4 +1,5 @@
-import { type Page, expect } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { expect } from './expect.ts'
 import type { Hands, StandIns } from './standIns.ts'
 
 const PORTAFILTER_G = 586.4

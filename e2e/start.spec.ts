@@ -10,7 +10,8 @@ import {
   postmasterPid,
   startByCommand,
 } from '@calm-apron/scripts/testing'
-import { expect, test as base } from '@playwright/test'
+import { test as base } from '@playwright/test'
+import { expect } from './expect.ts'
 
 // The user "nobody", whom every Debian machine has.
 const NOBODY = 65_534
@@ -68,69 +69,82 @@ async function stopByInterrupt(app: StartedApp): Promise<void> {
   expect(await app.ended).toBe(0)
 }
 
-test('it starts with the demo, an academy is set up beside it, it stops cleanly, and a second start takes seconds', async ({
+test('a data folder’s life: the demo, an academy of one’s own beside it, a second start, and every way to be killed', async ({
   own,
   page,
 }) => {
+  const cluster = join(own.data, 'postgres')
   const first = await own.start()
-  expect(await doorsAt(await first.ready)).toEqual(withAcademy)
-  expect(first.printed()).toContain(join(own.data, 'postgres'))
-  const code = /Code for the first set-up: (\S+)/.exec(first.printed())?.[1] ?? ''
-  await page.goto(await first.ready)
-  await page.getByRole('link', { name: 'Set up an academy of your own' }).click()
-  const values = {
-    'Code from the console': code,
-    'Name of the academy': 'Gull Street Coffee School',
-    Town: 'Ostrel',
-    'Your name': 'Signe Hallow',
-    'Sign-in name': 'signe@gull.example',
-    Password: 'terns on the harbour wall',
-  }
-  for (const [label, value] of Object.entries(values))
-    await page.getByLabel(label, { exact: true }).fill(value)
-  await page.getByRole('button', { name: 'Make the academy' }).click()
-  await expect(page.getByText('Gull Street Coffee School, Ostrel')).toBeVisible()
-  await expect(page.getByText('No room is set up yet.')).toBeVisible()
-  await stopByInterrupt(first)
-  expect(postmasterPid(join(own.data, 'postgres'))).toBeNull()
+  await test.step('it starts with the demo; a second start is told so, and leaves the first alone', async () => {
+    expect(await doorsAt(await first.ready)).toEqual(withAcademy)
+    expect(first.printed()).toContain(cluster)
+    const twin = await own.start()
+    expect(await twin.ended).toBe(1)
+    expect(twin.printed()).toContain('already running on this data folder')
+    expect(await doorsAt(await first.ready)).toEqual(withAcademy)
+  })
 
-  const second = await own.start()
-  expect(await doorsAt(await second.ready)).toEqual(withAcademy)
-  await stopByInterrupt(second)
-})
+  await test.step('by the code of the console an academy is set up beside it', async () => {
+    await page.goto(await first.ready)
+    await page.getByRole('link', { name: 'Set up an academy of your own' }).click()
+    const values = {
+      'Code from the console': await first.said(/Code for the first set-up: (\S+)/),
+      'Name of the academy': 'Gull Street Coffee School',
+      Town: 'Ostrel',
+      'Your name': 'Signe Hallow',
+      'Sign-in name': 'signe@gull.example',
+      Password: 'terns on the harbour wall',
+    }
+    for (const [label, value] of Object.entries(values))
+      await page.getByLabel(label, { exact: true }).fill(value)
+    await page.getByRole('button', { name: 'Make the academy' }).click()
+    await expect(page.getByText('Gull Street Coffee School, Ostrel')).toBeVisible()
+    await expect(page.getByText('No room is set up yet.')).toBeVisible()
+  })
 
-test('after a kill -9 of everything the next start recovers by itself', async ({ own }) => {
-  const first = await own.start()
-  await first.ready
-  first.process.kill('SIGKILL')
-  killPostgres(own.data)
-  await first.ended
+  const second = await test.step('it stops cleanly, and starts again with all that was there', async () => {
+    await stopByInterrupt(first)
+    expect(postmasterPid(cluster)).toBeNull()
+    const again = await own.start()
+    expect(await doorsAt(await again.ready)).toEqual(withAcademy)
+    return again
+  })
 
-  const second = await own.start()
-  expect(await doorsAt(await second.ready)).toEqual(withAcademy)
-  await stopByInterrupt(second)
-})
+  const third =
+    await test.step('after a kill -9 of everything the next start recovers by itself', async () => {
+      second.process.kill('SIGKILL')
+      killPostgres(own.data)
+      await second.ended
+      const again = await own.start()
+      expect(await doorsAt(await again.ready)).toEqual(withAcademy)
+      return again
+    })
 
-test('after a kill -9 of the start command alone its server ends, and the next start takes over the database', async ({
-  own,
-}) => {
-  const first = await own.start()
-  const address = await first.ready
-  const before = postmasterPid(join(own.data, 'postgres'))
-  first.process.kill('SIGKILL')
-  await expect
-    .poll(() =>
+  await test.step('after a kill -9 of the start command alone its server ends, and the next start takes over the database', async () => {
+    const address = await third.ready
+    const before = postmasterPid(cluster)
+    third.process.kill('SIGKILL')
+    const answers = () =>
       fetch(address).then(
         () => 'answers',
         () => 'gone',
-      ),
-    )
-    .toBe('gone')
+      )
+    await expect.poll(answers).toBe('gone')
+    const again = await own.start()
+    expect(await doorsAt(await again.ready)).toEqual(withAcademy)
+    expect(postmasterPid(cluster)).toBe(before)
+    await stopByInterrupt(again)
+  })
 
-  const second = await own.start()
-  await second.ready
-  expect(postmasterPid(join(own.data, 'postgres'))).toBe(before)
-  await stopByInterrupt(second)
+  await test.step('data of another major version is said in one sentence with the mend', async () => {
+    const versionFile = join(cluster, 'cluster/PG_VERSION')
+    const version = readFileSync(versionFile, 'utf8')
+    writeFileSync(versionFile, '9\n')
+    const refused = await own.start()
+    expect(await refused.ended).toBe(1)
+    expect(refused.printed()).toMatch(/was made by PostgreSQL 9, but PostgreSQL \d+ is installed here/)
+    writeFileSync(versionFile, version)
+  })
 })
 
 test('a port that is taken is said in one sentence with the mend', async ({ own }) => {
@@ -143,28 +157,6 @@ test('a port that is taken is said in one sentence with the mend', async ({ own 
   expect(app.printed()).toContain(`"PORT=${port + 1} npm start"`)
   expect(app.printed()).not.toContain('    at ')
   holder.close()
-})
-
-test('a second start on the same data folder is told so, and leaves the first alone', async ({ own }) => {
-  const first = await own.start()
-  const address = await first.ready
-  const second = await own.start()
-  expect(await second.ended).toBe(1)
-  expect(second.printed()).toContain('already running on this data folder')
-  expect(await doorsAt(address)).toEqual(withAcademy)
-})
-
-test('data of another major version is said in one sentence with the mend', async ({ own }) => {
-  const first = await own.start()
-  await first.ready
-  await stopByInterrupt(first)
-  const versionFile = join(own.data, 'postgres/cluster/PG_VERSION')
-  const version = readFileSync(versionFile, 'utf8')
-  writeFileSync(versionFile, '9\n')
-  const second = await own.start()
-  expect(await second.ended).toBe(1)
-  expect(second.printed()).toMatch(/was made by PostgreSQL 9, but PostgreSQL \d+ is installed here/)
-  writeFileSync(versionFile, version)
 })
 
 test('an outside database is used as it is given, and gets the demo only when asked', async ({ own }) => {

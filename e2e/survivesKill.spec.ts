@@ -1,4 +1,5 @@
-import { TRAINER, comeInAs, expect, test } from './fixtures.ts'
+import { TRAINER, comeInAs, expect } from './fixtures.ts'
+import { test } from './ownApp.ts'
 import { newId } from './people.ts'
 
 const SHOTS = 200
@@ -10,7 +11,7 @@ test('200 shots are sent with retries, the server is killed midway: afterwards t
   app,
   request,
 }) => {
-  const judgedBy = await comeInAs(request, app.url, TRAINER)
+  const judgedBy = await comeInAs(request, app, TRAINER)
   const listed = (await (await request.get(`${app.url}/api/v1/shots?limit=1`)).json()) as {
     shots: Record<string, unknown>[]
   }

@@ -3,7 +3,8 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { CHROMIUM_ARGS, chromiumPath } from '@calm-apron/scripts/testing'
-import { type BrowserContext, type Page, chromium, expect } from '@playwright/test'
+import { type BrowserContext, type Page, chromium } from '@playwright/test'
+import { expect } from './expect.ts'
 
 /** A browser with a memory of its own, that can lose its power and be switched on again. */
 export class Tablet {
@@ -29,7 +30,8 @@ export class Tablet {
     })
     this.context = context
     const page = context.pages()[0] ?? (await context.newPage())
-    page.setDefaultTimeout(8000)
+    // As for every other page of a story: it only ends what hangs.
+    page.setDefaultTimeout(45_000)
     return page
   }
 

@@ -1,4 +1,4 @@
-import { TRAINER, comeInAs, expect, expectAccessible, test } from './fixtures.ts'
+import { TRAINEE, TRAINER, comeInAs, expect, expectAccessible, test } from './fixtures.ts'
 import { ScaleBar, storedShots } from './scaleBar.ts'
 
 test('two tablets on one training: what one does the other sees at once, unasked', async ({
@@ -10,7 +10,7 @@ test('two tablets on one training: what one does the other sees at once, unasked
   await bar.startTraining({ 'Mirren Kestle': 'Group 1', 'Teo Varga-Lind': 'Group 2' })
   const other = await browser.newContext({ baseURL: app.url, serviceWorkers: 'block' })
   const second = await other.newPage()
-  await comeInAs(second.request, app.url, TRAINER)
+  await comeInAs(second.request, app, TRAINER)
   await second.goto(page.url())
   await expect(second.getByText('in step with the other tablets')).toBeVisible()
   await bar.next('Group 1')
@@ -53,7 +53,7 @@ test('the trainee on their own phone: their call and slip alone, the reading onc
     serviceWorkers: 'block',
   })
   const phone = await pocket.newPage()
-  await comeInAs(phone.request, app.url, 'Mirren Kestle')
+  await comeInAs(phone.request, app, TRAINEE)
   await phone.goto('/')
   await phone.getByRole('region', { name: 'A call is asked for' }).getByRole('link').click()
   await expect(phone.getByRole('heading', { name: 'Mirren Kestle: by eye alone' })).toBeVisible()

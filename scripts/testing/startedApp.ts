@@ -1,4 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process'
+import { EventEmitter } from 'node:events'
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { CHECKOUT } from '../machine/checkout.ts'
@@ -8,6 +9,8 @@ export interface StartedApp {
   process: ChildProcess
   /** What it has printed so far. */
   printed: () => string
+  /** Resolves with what these words name in their brackets, as soon as they are printed. */
+  said: (words: RegExp) => Promise<string>
   /** Resolves with its exit code. */
   ended: Promise<number | null>
   /** Resolves with its address once it says that it is ready; rejects with its words when it ends before. */
@@ -30,20 +33,28 @@ export function startByCommand(
     stdio: ['ignore', 'pipe', 'pipe'],
   })
   let printed = ''
+  const heard = new EventEmitter()
   const ended = new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)))
-  const ready = new Promise<string>((resolve, reject) => {
-    const hear = (words: Buffer) => {
-      printed += words.toString()
-      const address = /ready: (http\S+)/.exec(printed)?.[1]
-      if (address !== undefined) resolve(address)
-    }
-    child.stdout.on('data', hear)
-    child.stderr.on('data', hear)
-    void ended.then((code) => reject(new Error(`ended with ${code}: ${printed}`)))
-  })
+  const hear = (words: Buffer) => {
+    printed += words.toString()
+    heard.emit('words')
+  }
+  child.stdout.on('data', hear)
+  child.stderr.on('data', hear)
+  const said = (words: RegExp) =>
+    new Promise<string>((resolve, reject) => {
+      const look = () => {
+        const found = words.exec(printed)?.[1]
+        if (found !== undefined) resolve(found)
+      }
+      heard.on('words', look)
+      look()
+      void ended.then((code) => reject(new Error(`ended with ${code}: ${printed}`)))
+    })
+  const ready = said(/ready: (http\S+)/)
   // Whoever only waits for the end need not care that it never became ready.
   ready.catch(() => undefined)
-  return { process: child, printed: () => printed, ended, ready }
+  return { process: child, printed: () => printed, said, ended, ready }
 }
 
 /** Runs another command of the README to its end. */

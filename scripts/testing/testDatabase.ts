@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import pg from 'pg'
 import { openLine } from './line.ts'
+import { copyAcademy, forgetAccounts } from './storyAcademy.ts'
 import { TEMPLATES, urlOf } from './testCluster.ts'
 
 /** A database of a test's own; the app reaches it over a line that can be cut. */
@@ -10,6 +11,10 @@ export interface TestDatabase {
   /** Breaks every connection of the app and refuses new ones, as a database that is gone does. */
   cut: () => Promise<void>
   mend: () => Promise<void>
+  /** Copies an academy that is in it under another id. */
+  copyAcademy: (copy: { from: string; to: string; tag: string }) => Promise<void>
+  /** Takes its passwords from an academy. */
+  forgetAccounts: (academyId: string) => Promise<void>
   remove: () => Promise<void>
 }
 
@@ -29,6 +34,8 @@ export async function createTestDatabase(template: keyof typeof TEMPLATES): Prom
     appUrl: appUrl.href,
     cut: line.cut,
     mend: line.mend,
+    copyAcademy: (copy) => asSuperuser(name, (client) => copyAcademy(client, copy)),
+    forgetAccounts: (academyId) => asSuperuser(name, (client) => forgetAccounts(client, academyId)),
     remove: async () => {
       await line.cut()
       await onCluster(`drop database ${name} with (force)`)
@@ -37,10 +44,14 @@ export async function createTestDatabase(template: keyof typeof TEMPLATES): Prom
 }
 
 async function onCluster(statement: string): Promise<void> {
-  const client = new pg.Client({ connectionString: urlOf('superuser', 'postgres') })
+  await asSuperuser('postgres', (client) => client.query(statement))
+}
+
+async function asSuperuser<T>(database: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: urlOf('superuser', database) })
   await client.connect()
   try {
-    await client.query(statement)
+    return await work(client)
   } finally {
     await client.end()
   }
