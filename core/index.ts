@@ -104,6 +104,7 @@ export type {
 } from './shot/facts.ts'
 export { DISTRIBUTIONS, POSTURES, noNotes } from './shot/notes.ts'
 export type { Distribution, MarkAt, Posture, ShotNotes } from './shot/notes.ts'
+export { SIGNS_MARKED, SIGNS_TICKED, canBeEntered } from './shot/entered.ts'
 export { FLOW_MARKS, signsOfMarks, streamOfMarks } from './shot/marks.ts'
 export type { FlowMark } from './shot/marks.ts'
 export { PACKED_SERIES, packSeries, unpackSeries } from './shot/series.ts'

@@ -2,9 +2,10 @@
 import { Button, ConfigProvider } from 'ant-design-vue'
 import { computed, defineAsyncComponent, nextTick, onErrorCaptured, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { RouterView, useRoute } from 'vue-router'
+import { RouterView, useRoute, useRouter } from 'vue-router'
 import UnconfirmedNote from './doors/UnconfirmedNote.vue'
 import EmptyPlace from './parts/EmptyPlace.vue'
+import { PartNotFetched, fetched, useAppFiles } from './shell/appFiles.ts'
 import { useNewVersion } from './shell/newVersion.ts'
 import TopBar from './shell/TopBar.vue'
 import { usePlaceKeys } from './shell/usePlaceKeys.ts'
@@ -14,15 +15,17 @@ import { applyPalette, useTheme } from './theme/useTheme.ts'
 import { withWords } from './words/index.ts'
 
 // None of these is on the way of somebody who is here already.
-const ComeInPage = defineAsyncComponent(withWords('doors', () => import('./doors/ComeInPage.vue')))
-const HandedPage = defineAsyncComponent(withWords('doors', () => import('./doors/HandedPage.vue')))
-const KeyHelp = defineAsyncComponent(() => import('./shell/KeyHelp.vue'))
+const ComeInPage = defineAsyncComponent(fetched(withWords('doors', () => import('./doors/ComeInPage.vue'))))
+const HandedPage = defineAsyncComponent(fetched(withWords('doors', () => import('./doors/HandedPage.vue'))))
+const KeyHelp = defineAsyncComponent(fetched(() => import('./shell/KeyHelp.vue')))
 
 const { t } = useI18n()
 const route = useRoute()
+const router = useRouter()
 const door = useDoor()
 const academy = useAcademy()
 const newVersion = useNewVersion()
+const files = useAppFiles()
 const deskTheme = useTheme('desk')
 const { isHelpOpen } = usePlaceKeys()
 const failure = ref('')
@@ -31,6 +34,8 @@ applyPalette()
 void door.load()
 
 onErrorCaptured((error) => {
+  // The router has said so already.
+  if (error instanceof PartNotFetched && files.missing !== null) return false
   failure.value = error instanceof Error ? error.message : String(error)
   console.error(error)
   return false
@@ -47,6 +52,7 @@ watch(
 
 /** What stands on the page: a place, or what must come before it. */
 const shown = computed(() => {
+  if (files.isAwaited) return 'awaited'
   if (door.state === 'looking') return 'looking'
   if (door.state === 'unreachable') return 'unreachable'
   if (door.session === null) return route.meta.isOpen ? 'place' : 'come-in'
@@ -55,6 +61,11 @@ const shown = computed(() => {
   if (academy.today !== null || route.meta.isOpen || route.meta.needsNothing) return 'place'
   return academy.state === 'unreachable' ? 'unreachable' : 'looking'
 })
+
+const missingPlace = computed(() => t(`place.${files.missing?.meta.place ?? 'today'}`))
+async function tryAgain(): Promise<void> {
+  if (files.missing !== null) await router.push(files.missing.fullPath)
+}
 
 // A new place begins at its heading, for keyboards and screen readers.
 watch(
@@ -81,10 +92,21 @@ watch(
         <Button type="link" @click="newVersion.take">{{ t('app.takeNewVersion') }}</Button>
       </p>
       <UnconfirmedNote />
+      <p v-if="files.missing && !files.isAwaited" class="notice" role="status">
+        {{ t('app.missing', { place: missingPlace }) }}
+        <Button type="link" @click="tryAgain">{{ t('app.tryAgain') }}</Button>
+      </p>
       <p v-if="failure" class="notice failed" role="alert">{{ t('app.failed', { message: failure }) }}</p>
       <RouterView v-if="shown === 'place'" />
       <ComeInPage v-else-if="shown === 'come-in'" />
       <HandedPage v-else-if="shown === 'handed'" />
+      <EmptyPlace
+        v-else-if="shown === 'awaited'"
+        role="status"
+        :says="t('app.awaited', { place: missingPlace })"
+        :action="t('app.toToday')"
+        :to="{ name: 'today' }"
+      />
       <EmptyPlace
         v-else-if="shown === 'not-yours'"
         :says="t('door.notForYou')"

@@ -15,6 +15,8 @@ export default defineConfig({
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//, /^\/healthz$/, /^\/readyz$/],
         cleanupOutdatedCaches: true,
+        // The very first page is served from the device too, once all is there; later ones wait to be taken.
+        clientsClaim: true,
         inlineWorkboxRuntime: true,
       },
       manifest: {

@@ -1,4 +1,6 @@
-import { signsOfMarks, streamOfMarks } from './marks.ts'
+import { SIGNS_MARKED, canBeEntered } from './entered.ts'
+import { FLOW_MARKS, signsOfMarks, streamOfMarks } from './marks.ts'
+import type { Sign } from './signs.ts'
 
 const clock = { firstDrop: 'marked', firstDropS: 6, stopS: 30, estimated: false } as const
 const at = (mark: Parameters<typeof streamOfMarks>[0][number]['mark'], atS = 12) => ({ mark, atS })
@@ -23,4 +25,15 @@ test('of several marks of the stream the worst counts', () => {
   expect(streamOfMarks([at('honey'), at('one-side')])).toBe('one-sided')
   expect(streamOfMarks([at('honey')])).toBe('even')
   expect(streamOfMarks([at('dark')])).toBeNull()
+})
+
+test('every sign that marks can say is on the list of what can be entered, and no other of them', () => {
+  const said = new Set<string>()
+  for (const mark of FLOW_MARKS)
+    for (const atS of [8, 27])
+      for (const [sign, isSeen] of Object.entries(signsOfMarks([{ mark, atS }], clock))) {
+        said.add(sign)
+        expect([sign, canBeEntered(sign as Sign, isSeen)]).toEqual([sign, true])
+      }
+  expect([...said].sort()).toEqual([...SIGNS_MARKED].sort())
 })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
+import ReachNote from './ReachNote.vue'
 import OpenDrafts from '../today/OpenDrafts.vue'
 import ShotStarter from '../today/ShotStarter.vue'
 
@@ -11,11 +12,15 @@ const { t } = useI18n()
     <h1 tabindex="-1">{{ t('bar.title') }}</h1>
     <OpenDrafts />
     <p>{{ t('bar.choose') }}</p>
+    <p class="note"><ReachNote /></p>
     <ShotStarter />
   </div>
 </template>
 
 <style scoped>
+.note {
+  margin: 0;
+}
 .start {
   display: grid;
   gap: 24px;

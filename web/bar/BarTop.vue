@@ -7,6 +7,7 @@ import { RouterLink } from 'vue-router'
 import { useAcademy } from '../store/academy.ts'
 import { useOutbox } from '../store/outbox.ts'
 import DeviceNote from '../devices/DeviceNote.vue'
+import ReachNote from './ReachNote.vue'
 import { type ShotRun, useShotRuns } from './shotRuns.ts'
 import { useTones } from './tones.ts'
 
@@ -50,6 +51,7 @@ const others = computed(() =>
       ><strong>{{ other.name }}</strong> {{ other.says }}</RouterLink
     >
     <p v-if="outbox.isStorageFull" class="full" role="alert">{{ t('bar.storageFull') }}</p>
+    <ReachNote />
     <DeviceNote class="device" :device="run.device" />
     <Button
       type="text"

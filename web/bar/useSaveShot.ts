@@ -1,5 +1,6 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { PartNotFetched, useAppFiles } from '../shell/appFiles.ts'
 import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { type ShotRun, useShotRuns } from './shotRuns.ts'
@@ -10,6 +11,7 @@ export function useSaveShot({ draft, read, series, finish }: ShotRun) {
   const door = useDoor()
   const outbox = useOutbox()
   const runs = useShotRuns()
+  const files = useAppFiles()
   const isSaving = ref(false)
   const firstIssue = computed(() => read.value.issues[0] ?? null)
 
@@ -25,7 +27,17 @@ export function useSaveShot({ draft, read, series, finish }: ShotRun) {
     await finish()
     await series.drop()
     runs.close(shotId)
-    await router.push({ name: draft.isCallAsked ? 'tasting' : 'reading', params: { shotId } })
+    await leadOn(shotId)
+  }
+
+  /** A file that can't be fetched ends no shot: it is kept, and what comes next opens once it can. */
+  async function leadOn(shotId: string): Promise<void> {
+    try {
+      await router.push({ name: draft.isCallAsked ? 'tasting' : 'reading', params: { shotId } })
+    } catch (error) {
+      if (!(error instanceof PartNotFetched)) throw error
+      files.isAwaited = true
+    }
   }
 
   async function record(): Promise<void> {

@@ -4,6 +4,7 @@ import { Button } from 'ant-design-vue'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
+import ReachNote from '../bar/ReachNote.vue'
 import { groupKey } from '../devices/devices.ts'
 import EmptyPlace from '../parts/EmptyPlace.vue'
 import { useAcademy } from '../store/academy.ts'
@@ -73,7 +74,7 @@ function goOn(shotId: string): void {
         {{ recipe?.name }}<template v-if="coffee">, {{ coffee.name }}</template>
         <template v-if="grinder">, {{ grinder.name }}</template>
         · {{ t('training.since', { time: format.timeOf(state.startedAt, academy.timeZone) }) }} ·
-        {{ t(isLive ? 'training.live' : 'training.notLive') }}
+        {{ t(isLive ? 'training.live' : 'training.notLive') }} · <ReachNote />
       </p>
     </header>
     <p v-if="state.ended" class="ended" role="status">

@@ -19,6 +19,11 @@ export const enApp = {
     loading: 'One moment …',
     notFound: 'There is nothing here.',
     toToday: 'Go to Today',
+    missing:
+      '“{place}” is not on this device yet, and it can’t be fetched just now. Nothing you entered is lost.',
+    awaited:
+      'Kept on this device. “{place}” can’t be fetched just now; it opens by itself once the line is back. Today and the bar go on meanwhile.',
+    tryAgain: 'Try again',
     newVersion: 'A newer Calm Apron is ready. What is half-entered stays.',
     takeNewVersion: 'Load it now',
     unsent: 'waiting to be sent',

@@ -28,6 +28,11 @@ export const enEntry = {
   clock: { pump: 'Pump clock', drop: 'Drop clock', pressure: 'Pressure clock', notYet: '–' },
   bar: {
     title: 'Bar',
+    reach: {
+      'by-itself': 'Works without network',
+      'while-open': 'Goes on without network while this page stays open',
+      'not-yet': 'Not ready to work without network yet',
+    },
     steps: 'Steps',
     theShot: 'The shot',
     nextThing: 'The next thing',

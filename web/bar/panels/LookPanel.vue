@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOUNDS } from '@calm-apron/contract'
-import { PUCKS, STREAMS, type Sign, streamOfMarks } from '@calm-apron/core'
+import { PUCKS, SIGNS_TICKED, STREAMS, type Sign, streamOfMarks } from '@calm-apron/core'
 import { Input } from 'ant-design-vue'
 import { computed, onMounted, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -12,16 +12,6 @@ import type { ShotDraft } from '../shotDraft.ts'
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 const noteId = useId()
-
-/** What can be seen of cup and screen in a word. */
-const SEEN: Sign[] = [
-  'thin-crema',
-  'foamy-crema',
-  'dry-patches',
-  'screen-mark',
-  'steam-at-flush',
-  'first-shot-of-day',
-]
 
 const streams = computed(() => [
   ...STREAMS.map((value) => ({ value, label: t(`stream.${value}`) })),
@@ -52,7 +42,7 @@ function rate(event: Event): void {
       <summary>{{ t('look.more') }}</summary>
       <fieldset class="signs">
         <legend>{{ t('look.signs') }}</legend>
-        <label v-for="sign in SEEN" :key="sign" class="sign">
+        <label v-for="sign in SIGNS_TICKED" :key="sign" class="sign">
           <input type="checkbox" :checked="draft.noted.signs[sign] === true" @change="toggle(sign)" />{{
             t(`look.sign.${sign}`)
           }}
