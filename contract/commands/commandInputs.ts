@@ -176,9 +176,28 @@ export const simulateInput = z.strictObject({
     .strictObject({
       diameterAtZeroUm: z.number().min(1).max(100).default(EXAMPLE_BENCH.diameterAtZeroUm),
       lnDiameterPerUnit: z.number().min(-1).max(1).default(EXAMPLE_BENCH.lnDiameterPerUnit),
+      bend: z.number().min(-1).max(1).default(EXAMPLE_BENCH.bend),
+      bendsAt: z.number().default(EXAMPLE_BENCH.bendsAt),
+      retentionG: z.number().min(0).max(30).default(EXAMPLE_BENCH.retentionG),
       waterC: z.number().min(60).max(100).default(EXAMPLE_BENCH.waterC),
       preinfusionS: z.number().min(0).max(60).default(EXAMPLE_BENCH.preinfusionS),
       preinfusionBar: z.number().min(0).max(9).default(EXAMPLE_BENCH.preinfusionBar),
+      spring: z
+        .strictObject({
+          startBar: z.number().min(0).max(15),
+          endBar: z.number().min(0).max(15),
+          strokeG: z.number().min(1).max(500),
+        })
+        .nullable()
+        .default(EXAMPLE_BENCH.spring),
+      swing: z
+        .strictObject({
+          amplitudeC: z.number().min(0).max(15),
+          periodS: z.number().min(1).max(3600),
+          phase: share,
+        })
+        .nullable()
+        .default(EXAMPLE_BENCH.swing),
       dirt: share.default(EXAMPLE_BENCH.dirt),
       poorWater: share.default(EXAMPLE_BENCH.poorWater),
       coffee: z

@@ -1,8 +1,11 @@
 // The simulated bench's inside, for whoever measures the judgement against it.
-export { CASE_MIX, makeCase } from './makeCase.ts'
+export { makeCase } from './makeCase.ts'
 export type { BenchCase } from './makeCase.ts'
+export { BAR_MIX, FLAT_MIX, shareOf } from './mix.ts'
+export type { Mix } from './mix.ts'
 export { note, observablesOf } from './observe.ts'
 export type { Note, Observable } from './observe.ts'
+export { diameterAt } from './grind.ts'
 export { plantFaults } from './plant.ts'
 export { simulateFlow, simulateShot } from './simulateShot.ts'
 export { settingFor } from './truth.ts'

@@ -2,8 +2,11 @@ import fc from 'fast-check'
 import { FAULTS } from '../diagnosis/causes.ts'
 import { seeded } from '../random/seeded.ts'
 import { readShot } from '../reading/readShot.ts'
+import { canBeEntered } from '../shot/entered.ts'
+import type { Sign } from '../shot/signs.ts'
 import { DROP_RECIPE, PUMP_RECIPE } from '../testing/examples.ts'
-import { CASE_MIX, makeCase } from './makeCase.ts'
+import { makeCase } from './makeCase.ts'
+import { BAR_MIX, FLAT_MIX, drawFaults, shareOf } from './mix.ts'
 import { note, observablesOf } from './observe.ts'
 import { plantFaults } from './plant.ts'
 import { simulateFlow } from './simulateShot.ts'
@@ -98,12 +101,33 @@ describe('cases', () => {
     expect(seeds.some((seed) => makeCase(seed, 1, [PUMP_RECIPE]).distractor !== null)).toBe(true)
   })
 
-  test('none, one and two faults come about as often as is said', () => {
-    const cases = Array.from({ length: 100 }, (_, seed) => makeCase(seed, 0.5, [PUMP_RECIPE]).causes)
-    const share = (is: (causes: readonly string[]) => boolean) => cases.filter(is).length / cases.length
-    expect(Math.abs(share(([first]) => first === 'none') - CASE_MIX.none)).toBeLessThan(0.07)
-    expect(share(({ length }) => length === 2)).toBeGreaterThan(0.08)
-    expect(share(({ length }) => length === 2)).toBeLessThanOrEqual(CASE_MIX.pair + 0.07)
+  test.each([
+    ['flat', FLAT_MIX],
+    ['as at a training bar', BAR_MIX],
+  ])('none, one and two faults come about as often as the mix says: %s', (_name, mix) => {
+    const chance = seeded(7)
+    const drawn = Array.from({ length: 4000 }, () => drawFaults(mix, chance))
+    const share = (is: (faults: readonly string[]) => boolean) => drawn.filter(is).length / drawn.length
+    expect(Math.abs(share(({ length }) => length === 0) - mix.none)).toBeLessThan(0.02)
+    expect(share(({ length }) => length === 2)).toBeGreaterThan(mix.pair / 2)
+    expect(share(({ length }) => length === 2)).toBeLessThanOrEqual(mix.pair + 0.02)
+    for (const fault of FAULTS) {
+      const first = share(([each]) => each === fault) / (1 - mix.none)
+      expect(Math.abs(first - shareOf(mix, fault))).toBeLessThan(0.02)
+    }
+  })
+
+  test('at a training bar grind, dose, distribution and tamp lead by far', () => {
+    const leading = FAULTS.filter((fault) => /^(grind|dose|tamp|poor-distribution)/.test(fault))
+    expect(leading.reduce((sum, fault) => sum + shareOf(BAR_MIX, fault), 0)).toBeGreaterThan(0.7)
+  })
+
+  test('a case holds only what can be entered at the bar', () => {
+    for (let seed = 0; seed < 40; seed += 1) {
+      const { context } = makeCase(seed, 0, [PUMP_RECIPE])
+      for (const [sign, isSeen] of Object.entries(context.signs))
+        expect([sign, canBeEntered(sign as Sign, isSeen)]).toEqual([sign, true])
+    }
   })
 
   test('every case can be read', () => {

@@ -1,9 +1,11 @@
-import { FAULTS, type Cause, type Fault, canHoldTogether } from '../diagnosis/causes.ts'
+import type { Cause } from '../diagnosis/causes.ts'
 import { DOSE_SPREAD_G, NO_CONTEXT, type DoseMethod, type ShotContext } from '../reading/context.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { type Seeded, seeded } from '../random/seeded.ts'
 import { PUCKS, STREAMS, type ShotFacts, TILTS, unknownFacts } from '../shot/facts.ts'
 import { SIGNS, type Sign } from '../shot/signs.ts'
+import { canBeEntered } from '../shot/entered.ts'
+import { FLAT_MIX, type Mix, drawFaults } from './mix.ts'
 import { type Group, type Note, type Observable, note, observablesOf } from './observe.ts'
 import { plantFaults } from './plant.ts'
 import type { Truth } from './truth.ts'
@@ -21,9 +23,6 @@ export interface BenchCase {
   context: ShotContext
   recipe: Recipe
 }
-
-/** Shares of shots with no fault and with two. */
-export const CASE_MIX = { none: 0.1, pair: 0.2 } as const
 
 /** How likely each group is noted at difficulty 0 and at 1. */
 const ATTENTION: Record<Group, readonly [number, number]> = {
@@ -43,27 +42,29 @@ const ATTENTION: Record<Group, readonly [number, number]> = {
 const ONE_BY_ONE: ReadonlySet<Group> = new Set(['preparation', 'look', 'word', 'situation', 'comparison'])
 const DISTRACTORS = [
   'first-shot-of-day',
-  'oily-dark-beans',
   'thin-crema',
   'early-blonding',
-  'times-scatter',
+  'dry-patches',
+  'steam-at-flush',
   'tilt',
 ] as const
 
 /**
- * One case with a hidden cause.
+ * One case with a hidden cause; what is noted of it is what can be entered at the bar.
  * @param seed any integer; the same seed and difficulty give the same case
  * @param difficulty 0: most is noted, weighed on a scale, nothing misleads; 1: half is noted, some by eye, and one
  *   harmless thing points elsewhere
+ * @param mix how often which fault is behind it
  */
 export function makeCase(
   seed: number,
   difficulty: number,
   recipes: readonly [Recipe, ...Recipe[]],
+  mix: Mix = FLAT_MIX,
 ): BenchCase {
   const chance = seeded(seed)
   const recipe = chance.pick(recipes)
-  const faults = drawFaults(chance)
+  const faults = drawFaults(mix, chance)
   const truth = plantFaults(faults, recipe, chance)
   const doseMethod = chance.chance(0.2 * difficulty) ? chance.pick<DoseMethod>(['line', 'sweep']) : 'scale'
   const notes = drawNotes(observablesOf(truth, DOSE_SPREAD_G[doseMethod]), difficulty, chance)
@@ -85,17 +86,6 @@ function mislead(distractor: (typeof DISTRACTORS)[number]): Note {
   return distractor === 'tilt' ? { key: 'tilt', value: 'slight' } : { key: distractor, value: true }
 }
 
-function drawFaults(chance: Seeded): Fault[] {
-  const kind = chance.uniform()
-  if (kind < CASE_MIX.none) return []
-  const first = chance.pick(FAULTS)
-  if (kind > 1 - CASE_MIX.pair) {
-    const second = chance.pick(FAULTS)
-    if (canHoldTogether(first, second)) return [first, second]
-  }
-  return [first]
-}
-
 function drawNotes(observables: readonly Observable[], difficulty: number, chance: Seeded): Note[] {
   const attention = (group: Group) => {
     const [easy, hard] = ATTENTION[group]
@@ -108,7 +98,16 @@ function drawNotes(observables: readonly Observable[], difficulty: number, chanc
     together.set(group, decided)
     return decided
   }
-  return observables.filter(isNoted).map((observable) => note(observable, chance))
+  const isEntered = ({ key, value }: Note) =>
+    typeof value !== 'boolean' || !isSign(key) || canBeEntered(key, value)
+  return observables
+    .filter(isNoted)
+    .map((observable) => note(observable, chance))
+    .filter(isEntered)
+}
+
+function isSign(key: Note['key']): key is Sign {
+  return SIGNS.some((sign) => sign === key)
 }
 
 function factsOf(

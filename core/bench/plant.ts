@@ -53,6 +53,7 @@ const PLANT: Record<Fault, (scene: Scene, size: number, seeded: Seeded) => void>
   'not-purged': (scene, size, seeded) => {
     const shift = (0.35 + 0.6 * size) / (2 * scene.bench.lnDiameterPerUnit)
     scene.done.unpurgedFrom = seeded.chance(0.5) ? shift : -shift
+    scene.bench.retentionG = seeded.between(5, 9)
   },
   cold: ({ done, around }, size, seeded) => {
     done.offC = -8 - 6 * size
@@ -61,8 +62,10 @@ const PLANT: Record<Fault, (scene: Scene, size: number, seeded: Seeded) => void>
   'too-hot': ({ bench }, size) => {
     bench.waterC = 96.5 + 3 * size
   },
-  'temperature-swing': ({ done, around }, size, seeded) => {
-    done.offC = (seeded.chance(0.5) ? 1 : -1) * (6 + 3 * size)
+  'temperature-swing': ({ bench, around }, size, seeded) => {
+    // At the top of its cycle or at the bottom: half a minute in the middle evens itself out.
+    const phase = (seeded.chance(0.5) ? 0.25 : 0.75) - 0.15
+    bench.swing = { amplitudeC: 7 + 3 * size, periodS: seeded.between(80, 120), phase }
     around.alternates = 0.75
   },
   'coffee-too-fresh': ({ bench, around }, size, seeded) => {
@@ -142,6 +145,8 @@ function carefulScene(recipe: Recipe, seeded: Seeded): Scene {
     ...EXAMPLE_BENCH,
     diameterAtZeroUm: 10,
     lnDiameterPerUnit: seeded.between(0.015, 0.06) * (seeded.chance(0.5) ? 1 : -1),
+    bend: seeded.between(-0.4, 0.4),
+    bendsAt: 0,
     nominalDoseG: recipe.doseG,
     basketAreaCm2: EXAMPLE_BENCH.basketAreaCm2 * (recipe.doseG / EXAMPLE_BENCH.nominalDoseG),
     pump: { ...EXAMPLE_BENCH.pump, maxBar: seeded.between(8.6, 9.8) },

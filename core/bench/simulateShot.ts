@@ -1,20 +1,17 @@
-import { HELD_WATER_PER_DOSE, allSolidsG, cupSolidsG, extractStep, wetTo } from './bed.ts'
+import { allSolidsG, cupSolidsG, extractStep, HELD_WATER_PER_DOSE, wetTo } from './bed.ts'
 import { cupOf } from './cup.ts'
-import { type Path, brewC, diameterUm, pathsOf } from './paths.ts'
-import { operatingPressureBar } from './physics.ts'
+import { diameterOf } from './grind.ts'
+import { machineOf } from './machine.ts'
+import { type Path, freshGas, gasFactor, pathsOf, resistanceNow, washOpen, wetShare } from './paths.ts'
+import { operatingPressureBar, viscosityPaS } from './physics.ts'
 import type { Bench, BenchSample, ShotDone, SimulatedShot } from './types.ts'
 
 /** Cells from top to bottom, step and sample interval; halving the step changes the results by well under 1 %. */
 export const BENCH_GRID = { cells: 20, stepS: 0.05, sampleS: 0.1 } as const
 
-/** Of a dry bed's resistance this much is there at once: screen, wall, first grains. */
-const LEAST_WET_SHARE = 0.08
-/** As good as wet through: the last grams of room may be lost to rounding. */
-const WET_THROUGH = 1 - 1e-9
-/** Extraction slows by about a third in 10 °C (Arrhenius with some 40 kJ/mol, usual for diffusion out of plant tissue). */
-const RATE_PER_C = 0.04
 const REFERENCE_C = 93
 const REFERENCE_UM = 10
+const REFERENCE_VISCOSITY = viscosityPaS(REFERENCE_C)
 /** How near to its target the cup counts as there. */
 const STOP_WITHIN_G = 0.001
 
@@ -38,15 +35,23 @@ export function simulateFlow(
 function pull(bench: Bench, done: ShotDone, stepS: number, cells: number): SimulatedShot {
   const paths = pathsOf(bench, done, cells)
   const solidsBefore = totalSolids(paths)
-  const rateFactor =
-    Math.exp(RATE_PER_C * (brewC(bench, done) - REFERENCE_C)) *
-    Math.sqrt(REFERENCE_UM / diameterUm(bench, done))
+  const machineAt = machineOf(bench, done, BENCH_GRID.stepS)
+  const grindRate = Math.sqrt(REFERENCE_UM / diameterOf(bench, done))
+  const fresh = freshGas(bench)
   const samples: BenchSample[] = []
   let firstDropS: number | null = null
-  let [timeS, cupG, flowGPerS] = [0, 0, 0]
+  let [timeS, waterG, cupG, flowGPerS] = [0, 0, 0, 0]
   while (cupG < done.stopAtG - STOP_WITHIN_G && timeS < done.stopAtS) {
     const dtS = lastStep(stepS, done.stopAtG - cupG, flowGPerS)
-    const { pressureBar, outG } = advance(paths, pumpAt(bench, timeS), dtS, rateFactor)
+    const now = machineAt(timeS, waterG)
+    const { pressureBar, inG, outG } = advance(paths, {
+      pump: { maxBar: now.maxBar, maxFlowGPerS: bench.pump.maxFlowGPerS },
+      // Thinner water runs better, and gas stands in its way.
+      resistanceFactor: (now.viscosityPaS / REFERENCE_VISCOSITY) * gasFactor(fresh, timeS),
+      rateFactor: now.rateFactor * grindRate,
+      dtS,
+    })
+    waterG += inG
     timeS += dtS
     cupG += outG
     flowGPerS = outG / dtS
@@ -81,37 +86,30 @@ function totalSolids(paths: readonly Path[]): number {
   return paths.reduce((sum, { bed }) => sum + allSolidsG(bed), 0)
 }
 
-/** The pump as it is at this second: pre-infusion, then the climb to full pressure. */
-function pumpAt(bench: Bench, timeS: number): Bench['pump'] {
-  if (timeS < bench.preinfusionS) return { ...bench.pump, maxBar: bench.preinfusionBar }
-  const climb = Math.min(1, (timeS - bench.preinfusionS + BENCH_GRID.stepS) / bench.rampS)
-  return { ...bench.pump, maxBar: bench.pump.maxBar * climb }
+/** One moment of a shot. */
+interface Step {
+  pump: Bench['pump']
+  resistanceFactor: number
+  rateFactor: number
+  dtS: number
 }
 
 /** One step for all paths under the one pressure they share. */
 function advance(
   paths: readonly Path[],
-  pump: Bench['pump'],
-  stepS: number,
-  rateFactor: number,
-): { pressureBar: number; outG: number } {
-  if (pump.maxBar <= 0) return { pressureBar: 0, outG: 0 }
-  const resistances = paths.map(({ resistance, closedResistance, wetG, bed }) => {
-    const wet = wetShare(wetG, bed.doseG)
-    return wet < WET_THROUGH ? closedResistance * Math.max(LEAST_WET_SHARE, wet) : resistance
-  })
+  { pump, resistanceFactor, rateFactor, dtS }: Step,
+): { pressureBar: number; inG: number; outG: number } {
+  if (pump.maxBar <= 0) return { pressureBar: 0, inG: 0, outG: 0 }
+  const resistances = paths.map((path) => resistanceNow(path) * resistanceFactor)
   const conductance = resistances.reduce((sum, resistance) => sum + 1 / resistance, 0)
   const pressureBar = operatingPressureBar(pump, 1 / conductance)
-  let outG = 0
+  let [inG, outG] = [0, 0]
   paths.forEach((path, index) => {
-    const inG = (pressureBar / (resistances[index] ?? Infinity)) * stepS
-    outG += flowThrough(path, inG, stepS, rateFactor)
+    const intoG = (pressureBar / (resistances[index] ?? Infinity)) * dtS
+    inG += intoG
+    outG += flowThrough(path, intoG, dtS, rateFactor)
   })
-  return { pressureBar, outG }
-}
-
-function wetShare(wetG: number, doseG: number): number {
-  return wetG / (doseG * HELD_WATER_PER_DOSE)
+  return { pressureBar, inG, outG }
 }
 
 /** Water first fills the bed; what is over runs through and into the cup. */
@@ -120,9 +118,10 @@ function flowThrough(path: Path, inG: number, stepS: number, rateFactor: number)
   const heldG = Math.min(roomG, inG)
   path.wetG += heldG
   // The last grams of room may be lost to rounding.
-  wetTo(path.bed, wetShare(path.wetG, path.bed.doseG) + 1e-9)
+  wetTo(path.bed, wetShare(path) + 1e-9)
   const outG = inG - heldG
   extractStep(path.bed, stepS, outG, rateFactor)
   path.throughG += outG
+  washOpen(path, outG)
   return outG
 }

@@ -2,25 +2,54 @@ import type { Tilt } from '../shot/facts.ts'
 import type { Pump } from './physics.ts'
 
 /** The hidden truth of a simulated bench. Temperatures in °C, diameters in µm, areas in cm². */
-export interface Bench {
-  /** Effective grain diameter at setting 0 of the grinder, and how its logarithm grows with each unit of setting. */
-  diameterAtZeroUm: number
-  lnDiameterPerUnit: number
+export interface Bench extends BenchGrinder {
   basketAreaCm2: number
   /** Dose in g that the basket is made for, and the porosity of a level, settled bed of it. */
   nominalDoseG: number
   porosity: number
   pump: Pump
+  /** A lever's spring in place of a pump's steady pressure; null where there is none. */
+  spring: Spring | null
   /** Seconds until the pump has its pressure. */
   rampS: number
   preinfusionS: number
   preinfusionBar: number
   waterC: number
+  /** How a simple thermostat swings about `waterC`; null where the water stays. */
+  swing: Swing | null
   coffee: BenchCoffee
   /** Old oils on screen and basket, 0 clean … 1 rancid. */
   dirt: number
   /** 0 good drinking water … 1 so hard, soft or tainted that no cup comes right. */
   poorWater: number
+}
+
+/** How one grinder's scale becomes grains. */
+export interface BenchGrinder {
+  /** Effective grain diameter that its straight scale would have at setting 0. */
+  diameterAtZeroUm: number
+  /** How the diameter's logarithm grows with each unit, at `bendsAt`; below 0 where finer is higher. */
+  lnDiameterPerUnit: number
+  /** 0 a straight scale; above, coarser units do more than finer ones, below, less. */
+  bend: number
+  /** The setting at which the scale runs as `lnDiameterPerUnit` says. */
+  bendsAt: number
+  /** Old grounds that come out with the first dose after a change, in g. */
+  retentionG: number
+}
+
+/** A spring falls from one pressure to the other while it presses this much water out of its chamber. */
+export interface Spring {
+  startBar: number
+  endBar: number
+  strokeG: number
+}
+
+export interface Swing {
+  amplitudeC: number
+  periodS: number
+  /** Where in its cycle the pump starts, 0–1; 0 is on the way up through the middle. */
+  phase: number
 }
 
 /** What the coffee brings of its own, each 0–1 but for its pace. */
@@ -37,16 +66,21 @@ export interface BenchCoffee {
 
 /** A machine and grinder on which 18 g at setting 14 gives 36 g in about 28 s. */
 export const EXAMPLE_BENCH: Bench = {
-  diameterAtZeroUm: 6.02,
+  diameterAtZeroUm: 6.08,
   lnDiameterPerUnit: 0.0335,
+  bend: 0,
+  bendsAt: 14,
+  retentionG: 5,
   basketAreaCm2: 25,
   nominalDoseG: 18,
   porosity: 0.17,
   pump: { maxBar: 9.3, maxFlowGPerS: 8 },
+  spring: null,
   rampS: 2,
   preinfusionS: 0,
   preinfusionBar: 0,
   waterC: 93,
+  swing: null,
   coffee: { gas: 0.3, staleness: 0, roast: 0.5, pace: 0 },
   dirt: 0,
   poorWater: 0,

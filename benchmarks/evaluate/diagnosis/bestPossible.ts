@@ -1,13 +1,14 @@
 import { type Cause, DOSE_SPREAD_G, FAULTS, type Fault, type Recipe } from '@calm-apron/core'
 import {
   type BenchCase,
-  CASE_MIX,
+  type Mix,
   type Note,
   type Observable,
   canHoldTogether,
   observablesOf,
   plantFaults,
   seeded,
+  shareOf,
 } from '@calm-apron/core/bench'
 
 /** One simulated shot of the bank with its share of the mix, and what could be noted of it by each way of dosing. */
@@ -17,6 +18,8 @@ interface Banked {
   by: Map<string, Map<string, Observable>>
 }
 
+/** Never met: the list of pairs is not empty. */
+const PLAIN_PAIR: [Fault, Fault] = ['dose-low', 'tamp-tilted']
 const METHODS = ['scale', 'line', 'sweep'] as const
 /** The bank is finite: its values are smoothed by about the distance between its neighbours. */
 const SMOOTHING: Partial<Record<Note['key'], number>> = {
@@ -42,8 +45,9 @@ export function bestPossible(
   perFault: number,
   pairs: number,
   seed: number,
+  mix: Mix,
 ): { top1: number; top3: number; bank: number } {
-  const bank = makeBank(recipe, perFault, pairs, seed)
+  const bank = makeBank(recipe, perFault, pairs, seed, mix)
   let [top1, top3] = [0, 0]
   for (const each of cases) {
     const ranked = rankedCauses(bank, each)
@@ -53,15 +57,19 @@ export function bestPossible(
   return { top1: top1 / cases.length, top3: top3 / cases.length, bank: bank.length }
 }
 
-function makeBank(recipe: Recipe, perFault: number, pairs: number, seed: number): Banked[] {
+function makeBank(recipe: Recipe, perFault: number, pairs: number, seed: number, mix: Mix): Banked[] {
   const chance = seeded(seed)
   const legal = FAULTS.flatMap((a) =>
     FAULTS.filter((b) => canHoldTogether(a, b)).map((b): [Fault, Fault] => [a, b]),
   )
-  const single = 1 - CASE_MIX.none - CASE_MIX.pair
-  // Where a drawn pair can't hold together the generator keeps the first fault alone.
-  const legalShare = legal.length / FAULTS.length ** 2
-  const singleWeight = (single + CASE_MIX.pair * (1 - legalShare)) / FAULTS.length / perFault
+  const pairShare = ([a, b]: [Fault, Fault]) => shareOf(mix, a) * shareOf(mix, b)
+  const single = 1 - mix.none - mix.pair
+  /** Where a drawn pair can't hold together the generator keeps the first fault alone. */
+  const singleShare = (fault: Fault) => {
+    const partners = FAULTS.filter((other) => !canHoldTogether(fault, other))
+    const alone = partners.reduce((sum, other) => sum + shareOf(mix, other), 0)
+    return shareOf(mix, fault) * (single + mix.pair * alone)
+  }
   const banked = (faults: readonly Fault[], weight: number): Banked => {
     const truth = plantFaults(faults, recipe, chance)
     const by = METHODS.map((method): [string, Map<string, Observable>] => [
@@ -73,11 +81,12 @@ function makeBank(recipe: Recipe, perFault: number, pairs: number, seed: number)
   const repeat = (times: number, make: (at: number) => Banked) =>
     Array.from({ length: times }, (_, at) => make(at))
   return [
-    ...repeat(perFault, () => banked([], CASE_MIX.none / perFault)),
-    ...FAULTS.flatMap((fault) => repeat(perFault, () => banked([fault], singleWeight))),
-    ...repeat(pairs, (at) =>
-      banked(legal[(at * 7) % legal.length] ?? [], (CASE_MIX.pair * legalShare) / pairs),
-    ),
+    ...repeat(perFault, () => banked([], mix.none / perFault)),
+    ...FAULTS.flatMap((fault) => repeat(perFault, () => banked([fault], singleShare(fault) / perFault))),
+    ...repeat(pairs, (at) => {
+      const pair = legal[(at * 7) % legal.length] ?? PLAIN_PAIR
+      return banked(pair, (mix.pair * pairShare(pair) * legal.length) / pairs)
+    }),
   ]
 }
 

@@ -1,5 +1,5 @@
 import { type Cause, CAUSES, readShot } from '@calm-apron/core'
-import { CASE_MIX, makeCase } from '@calm-apron/core/bench'
+import { BAR_MIX, FLAT_MIX, type Mix, makeCase } from '@calm-apron/core/bench'
 import { bestPossible } from './bestPossible.ts'
 import {
   type Answer,
@@ -23,19 +23,10 @@ const DROP_RECIPE = { ...RECIPE, clock: 'drop', timeMinS: 20, timeMaxS: 26 } as 
 const share = (right: number, n: number) => `${((100 * right) / n).toFixed(1)} %`
 const count = (answers: readonly Answer[], is: (answer: Answer) => boolean) => answers.filter(is).length
 
-/** Prints how well shots are diagnosed: simulated ones and told ones. */
+/** Prints how well shots are diagnosed: simulated ones by both mixes, and told ones. */
 export function reportDiagnosis(firstSeed: number, cases: number): void {
-  const made = Array.from({ length: cases }, (_, at) =>
-    makeCase(firstSeed + at, difficultyAt(at), [RECIPE, DROP_RECIPE]),
-  )
-  const answers = made.map(({ causes, facts, recipe, context }) =>
-    answerOf(causes, readShot(facts, recipe, context)),
-  )
   console.log(
-    `\nDiagnosis of ${cases} simulated shots (seeds from ${firstSeed}; tuned on seeds below 10 000)`,
-  )
-  console.log(
-    `  mix: ${100 * CASE_MIX.none} % without a fault, ${100 * CASE_MIX.pair} % drawn with two, the rest with one; all faults alike often; difficulties ${DIFFICULTIES.join(', ')} in turn`,
+    `\nDiagnosis of ${cases} simulated shots a mix (seeds from ${firstSeed}), from what can be entered at the bar; difficulties ${DIFFICULTIES.join(', ')} in turn`,
   )
   console.log(
     '  top-1: the likeliest cause is behind the shot; of two faults either will do. top-3: one of the three likeliest is',
@@ -43,12 +34,26 @@ export function reportDiagnosis(firstSeed: number, cases: number): void {
   console.log(
     '  merged, because nothing seen tells them apart: basket, button, selector and reservoir; tamp varying and beyond need',
   )
+  reportMix('all faults alike often', FLAT_MIX, firstSeed, cases)
+  reportMix('as at a training bar', BAR_MIX, firstSeed, cases)
+  stories()
+}
+
+function reportMix(name: string, mix: Mix, firstSeed: number, cases: number): void {
+  const made = Array.from({ length: cases }, (_, at) =>
+    makeCase(firstSeed + at, difficultyAt(at), [RECIPE, DROP_RECIPE], mix),
+  )
+  const answers = made.map(({ causes, facts, recipe, context }) =>
+    answerOf(causes, readShot(facts, recipe, context)),
+  )
+  console.log(
+    `\n  Mix: ${name}; ${100 * mix.none} % without a fault, ${100 * mix.pair} % drawn with two, the rest with one`,
+  )
   summary(answers)
   byDifficulty(answers)
   perCause(answers)
   reliabilityTable(answers)
-  limit(firstSeed)
-  stories()
+  limit(firstSeed, mix)
 }
 
 function difficultyAt(at: number): number {
@@ -109,13 +114,15 @@ function reliabilityTable(answers: readonly Answer[]): void {
   }
 }
 
-function limit(firstSeed: number): void {
+function limit(firstSeed: number, mix: Mix): void {
   const [cases, perFault, pairs] = [400, 200, 5000]
-  const made = Array.from({ length: cases }, (_, at) => makeCase(firstSeed + at, difficultyAt(at), [RECIPE]))
+  const made = Array.from({ length: cases }, (_, at) =>
+    makeCase(firstSeed + at, difficultyAt(at), [RECIPE], mix),
+  )
   const mine = made.map(({ causes, facts, recipe, context }) =>
     answerOf(causes, readShot(facts, recipe, context)),
   )
-  const best = bestPossible(made, RECIPE, perFault, pairs, firstSeed + 5_000_000)
+  const best = bestPossible(made, RECIPE, perFault, pairs, firstSeed + 5_000_000, mix)
   console.log(
     `  best possible on ${cases} of them (same notes, the generator itself as model, by importance sampling over ${best.bank} shots; a lower bound):`,
   )

@@ -4,6 +4,7 @@ import {
   CAREFUL_SHOT,
   EXAMPLE_BENCH,
   type Seeded,
+  diameterAt,
   type ShotDone,
   settingFor,
   simulateFlow,
@@ -59,7 +60,7 @@ export function withTargetAt(bench: Bench, setting: number): Bench {
   const found = settingFor(bench, CAREFUL_HANDS, middleS)
   return {
     ...bench,
-    diameterAtZeroUm: bench.diameterAtZeroUm * Math.exp(bench.lnDiameterPerUnit * (found - setting)),
+    diameterAtZeroUm: bench.diameterAtZeroUm * (diameterAt(bench, found) / diameterAt(bench, setting)),
   }
 }
 

@@ -136,7 +136,11 @@ function withHistory(chance: Seeded): DialInCase {
 
 /** The same grinder and coffee, with everything `by` settings further on. */
 function shifted(bench: DialInBench['bench'], by: number): DialInBench['bench'] {
-  return { ...bench, diameterAtZeroUm: bench.diameterAtZeroUm * Math.exp(-bench.lnDiameterPerUnit * by) }
+  return {
+    ...bench,
+    bendsAt: bench.bendsAt + by,
+    diameterAtZeroUm: bench.diameterAtZeroUm * Math.exp(-bench.lnDiameterPerUnit * by),
+  }
 }
 
 const fresh = (make: (chance: Seeded) => DialInBench) => (chance: Seeded) => ({
