@@ -1,12 +1,14 @@
 import { ESLint } from 'eslint'
 import { CHECKOUT } from './machine/checkout.ts'
+import tseslint from 'typescript-eslint'
+import { WALLS } from './linting/walls.js'
 
-/** The project's own configuration, of which only this rule is asked; it needs no types. */
+/** The project's own rule alone; it needs no types. */
 const RULE = 'import-x/no-restricted-paths'
 const eslint = new ESLint({
   cwd: CHECKOUT,
-  ruleFilter: ({ ruleId }) => ruleId === RULE,
-  overrideConfig: { languageOptions: { parserOptions: { project: null } } },
+  overrideConfigFile: true,
+  overrideConfig: [{ files: ['**/*.ts'], languageOptions: { parser: tseslint.parser } }, WALLS],
 })
 
 async function wallsHit(filePath: string, code: string): Promise<string[]> {

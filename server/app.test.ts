@@ -39,7 +39,7 @@ test('the OpenAPI document is served, and API answers are not cached', async () 
 })
 
 test('when the database goes away: 503 with a sentence; when it is back, so are we', async () => {
-  const own = await serveTest()
+  const own = await serveTest({ hasLine: true })
   await own.http.get('/readyz').expect(200)
   await own.database.cut()
   const shotId = newId()
@@ -57,12 +57,12 @@ test('when the database goes away: 503 with a sentence; when it is back, so are 
 })
 
 test('a connection that breaks in the middle of a transaction ends that request, not the server', async () => {
-  const own = await serveTest()
+  const own = await serveTest({ hasLine: true })
   const broken = own.house.database.transaction(async (transaction) => {
     await transaction.execute('select 1')
     await own.database.cut()
-    // Long enough for the driver to hear of it while it waits for nothing.
-    await new Promise((resolve) => setTimeout(resolve, 100))
+    // Once others are told so, the driver has heard of it while this transaction waits for nothing.
+    await own.http.get('/readyz').expect(503)
     await transaction.execute('select 1')
   })
   await expect(broken).rejects.toThrow()

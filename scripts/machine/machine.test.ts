@@ -1,6 +1,5 @@
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
-import { jest } from '@jest/globals'
 import { ensureDiskSpace } from './disk.ts'
 import { PlainFailure, runMain } from './plainFailure.ts'
 import { freePort, portState } from './ports.ts'

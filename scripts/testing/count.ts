@@ -40,3 +40,11 @@ export function playwrightCount(file: string, code: number): Count {
     code,
   )
 }
+
+/** All of them together. */
+export function sum(counts: readonly Count[]): Count {
+  return {
+    passed: counts.reduce((total, { passed }) => total + passed, 0),
+    failed: counts.reduce((total, { failed }) => total + failed, 0),
+  }
+}

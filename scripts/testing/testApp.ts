@@ -17,9 +17,12 @@ export interface TestApp {
   remove: () => Promise<void>
 }
 
-/** Starts an app of a test's own. */
-export async function startTestApp(template: keyof typeof TEMPLATES = 'demo'): Promise<TestApp> {
-  const database = await createTestDatabase(template)
+/** Starts an app of a test's own; `hasLine` where the test cuts it off from its database. */
+export async function startTestApp(
+  template: keyof typeof TEMPLATES = 'demo',
+  hasLine = false,
+): Promise<TestApp> {
+  const database = await createTestDatabase(template, hasLine)
   const settings = {
     host: '127.0.0.1',
     port: await freePort(),

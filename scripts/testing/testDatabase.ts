@@ -1,14 +1,14 @@
 import { randomBytes } from 'node:crypto'
 import pg from 'pg'
-import { openLine } from './line.ts'
+import { type Line, openLine } from './line.ts'
 import { copyAcademy, forgetAccounts } from './storyAcademy.ts'
 import { TEMPLATES, urlOf } from './testCluster.ts'
 
-/** A database of a test's own; the app reaches it over a line that can be cut. */
+/** A database of a test's own. */
 export interface TestDatabase {
   ownerUrl: string
   appUrl: string
-  /** Breaks every connection of the app and refuses new ones, as a database that is gone does. */
+  /** Breaks every connection of the app and refuses new ones, as a database that is gone does; only of one that was asked for with a line. */
   cut: () => Promise<void>
   mend: () => Promise<void>
   /** Copies an academy that is in it under another id. */
@@ -18,29 +18,43 @@ export interface TestDatabase {
   remove: () => Promise<void>
 }
 
-/** Copies a template of the test cluster. */
-export async function createTestDatabase(template: keyof typeof TEMPLATES): Promise<TestDatabase> {
+/**
+ * Copies a template of the test cluster.
+ * @param hasLine whether the app reaches it over a line that can be cut; all of its traffic then goes through this process
+ */
+export async function createTestDatabase(
+  template: keyof typeof TEMPLATES,
+  hasLine = false,
+): Promise<TestDatabase> {
   const name = `test_${randomBytes(6).toString('hex')}`
   const ownerUrl = urlOf('owner', name)
   await onCluster(
     `create database ${name} template ${TEMPLATES[template]} owner ${new URL(ownerUrl).username}`,
   )
-  const direct = new URL(urlOf('app', name))
-  const line = await openLine(Number(direct.port))
-  const appUrl = new URL(direct)
-  appUrl.port = String(line.port)
+  const line = hasLine ? await lineTo(urlOf('app', name)) : null
   return {
     ownerUrl,
-    appUrl: appUrl.href,
-    cut: line.cut,
-    mend: line.mend,
+    appUrl: line?.url ?? urlOf('app', name),
+    cut: () => (line ?? noLine()).cut(),
+    mend: () => (line ?? noLine()).mend(),
     copyAcademy: (copy) => asSuperuser(name, (client) => copyAcademy(client, copy)),
     forgetAccounts: (academyId) => asSuperuser(name, (client) => forgetAccounts(client, academyId)),
     remove: async () => {
-      await line.cut()
+      await line?.cut()
       await onCluster(`drop database ${name} with (force)`)
     },
   }
+}
+
+async function lineTo(address: string): Promise<Line & { url: string }> {
+  const url = new URL(address)
+  const line = await openLine(Number(url.port))
+  url.port = String(line.port)
+  return { ...line, url: url.href }
+}
+
+function noLine(): never {
+  throw new Error('This database has no line of its own; ask for one.')
 }
 
 async function onCluster(statement: string): Promise<void> {

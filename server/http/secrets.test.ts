@@ -3,7 +3,7 @@ import { PASSWORD, PIN, worldIn } from '../testing/world.ts'
 
 test('nothing secret and nobody’s name stands in the log, whatever is asked and whatever goes wrong', async () => {
   const lines: string[] = []
-  const server = await serveTest({ log: (line) => lines.push(line) })
+  const server = await serveTest({ hasLine: true, log: (line) => lines.push(line) })
   const world = worldIn(server.house)
   const person = await world.make('trainer')
   const browser = server.browser()

@@ -46,6 +46,8 @@ export interface TestServer {
 
 export interface TestSettings {
   template?: 'demo' | 'empty'
+  /** Whether the test cuts it off from its database. */
+  hasLine?: boolean
   now?: () => Date
   doors?: Partial<House['doors']>
   /** Takes the lines of the log; nobody does, where it is left out. */
@@ -55,11 +57,12 @@ export interface TestSettings {
 /** The app in this process, on a database of its own. */
 export async function serveTest({
   template = 'demo',
+  hasLine = false,
   now = () => new Date(),
   doors = {},
   log,
 }: TestSettings = {}): Promise<TestServer> {
-  const database = await createTestDatabase(template)
+  const database = await createTestDatabase(template, hasLine)
   const pools: Pool[] = []
   const live = liveHub(database.appUrl, () => undefined)
   const houseWith = (clock: () => Date): House => {

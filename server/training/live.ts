@@ -32,6 +32,8 @@ export interface Follower {
 /** Those who follow trainings at this server, over one line to the database that all of them share. */
 export interface LiveHub {
   follow: (academyId: string, trainingId: string, follower: Follower) => () => void
+  /** Resolves once the line stands: what is told from then on is heard. */
+  standing: () => Promise<void>
   close: () => Promise<void>
 }
 
@@ -41,6 +43,7 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
   let client: pg.Client | null = null
   let again: ReturnType<typeof setTimeout> | undefined
   let isClosed = false
+  let line = awaited()
 
   async function listen(): Promise<void> {
     if (client !== null || isClosed) return
@@ -52,6 +55,7 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
     try {
       await opened.connect()
       await opened.query(`listen ${CHANNEL}`)
+      line.stands()
     } catch (error) {
       lose(opened, error)
     }
@@ -60,6 +64,7 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
   function lose(lost: pg.Client, error: unknown): void {
     if (client !== lost) return
     client = null
+    line = awaited()
     if (isClosed) return
     if (error !== null) onTrouble(error)
     clearTimeout(again)
@@ -89,12 +94,20 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
 
   async function close(): Promise<void> {
     isClosed = true
+    line.stands()
     clearTimeout(again)
     for (const here of followers.values()) for (const { end } of here) end()
     await client?.end()
   }
 
-  return { follow, close }
+  return { follow, standing: () => line.standing, close }
+}
+
+/** A line that is not there yet. */
+function awaited(): { standing: Promise<void>; stands: () => void } {
+  let stands: () => void = () => undefined
+  const standing = new Promise<void>((resolve) => (stands = resolve))
+  return { standing, stands }
 }
 
 function keyOf(academyId: string, trainingId: string): string {

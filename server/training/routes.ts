@@ -43,11 +43,13 @@ function serveLive(house: House, router: Router): void {
     res.writeHead(200, { 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' })
     const say = (message: LiveMessage) => res.write(`data: ${JSON.stringify(message)}\n\n`)
     const leave = house.live.follow(academyId, trainingId.data, { hear: say, end: () => res.end() })
-    say({ kind: 'training', trainingId: trainingId.data })
     const stillHere = setInterval(() => res.write(':\n\n'), STILL_HERE_MS)
     res.on('close', () => {
       clearInterval(stillHere)
       leave()
     })
+    // Whatever happened before the line stood is asked for now; what comes after is heard.
+    await house.live.standing()
+    say({ kind: 'training', trainingId: trainingId.data })
   })
 }

@@ -108,17 +108,20 @@ describe('live', () => {
     const stop = new AbortController()
     const answer = await fetch(url, { headers: { Cookie: who.cookie }, signal: stop.signal })
     const heard: LiveMessage[] = []
+    let say: () => void = () => undefined
+    const first = new Promise<void>((resolve) => (say = resolve))
     const all = (async () => {
       const words = new TextDecoder()
       for await (const chunk of answer.body ?? []) {
         for (const line of words.decode(chunk).split('\n'))
           if (line.startsWith('data: ')) heard.push(liveMessage.parse(JSON.parse(line.slice(6))))
+        if (heard.length > 0) say()
         if (enough(heard)) break
       }
       stop.abort()
       return heard
     })()
-    return { status: answer.status, all }
+    return { status: answer.status, first, all }
   }
   const stage = () => ({
     personId: trainee.personId,
@@ -139,8 +142,11 @@ describe('live', () => {
   test('what happens reaches a tablet at another server', async () => {
     await start()
     const there = await listening(server.beside())
-    const { all } = await hear(there.url, trainer, (heard) => heard.some(({ kind }) => kind === 'stage'))
-    await new Promise((resolve) => setTimeout(resolve, 300))
+    const { first, all } = await hear(there.url, trainer, (heard) =>
+      heard.some(({ kind }) => kind === 'stage'),
+    )
+    // The first word says that the line stands.
+    await first
     await tellStage(trainee).expect(200)
     expect(await all).toEqual([
       { kind: 'training', trainingId },

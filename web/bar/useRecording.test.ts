@@ -1,5 +1,4 @@
 import 'fake-indexeddb/auto'
-import { jest } from '@jest/globals'
 import { type DeviceOrder, SHOT_BY_ITSELF } from '@calm-apron/contract'
 import { effectScope, nextTick, reactive, ref } from 'vue'
 import type { BarDevice, SensorReading } from '../devices/barDevice.ts'

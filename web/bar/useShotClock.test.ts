@@ -1,4 +1,3 @@
-import { jest } from '@jest/globals'
 import { effectScope, reactive } from 'vue'
 import type { ClockEntry } from './shotDraft.ts'
 import { useShotClock } from './useShotClock.ts'

@@ -1,4 +1,3 @@
-import { jest } from '@jest/globals'
 import { lineDevice } from './lineDevice.ts'
 
 /** The other end of the line, in the test's hands. */

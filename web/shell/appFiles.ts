@@ -60,12 +60,14 @@ export const useAppFiles = defineStore('app-files', () => {
 
   /** What is on the device is safe, and a browser may remember that a file was not to be had: so the page begins anew there. */
   async function tryMissing(): Promise<void> {
-    if (!isAwaited.value) return
+    const place = missing.value
+    if (!isAwaited.value || place === null) return
     const answer = await fetch('/healthz', { cache: 'no-store' }).catch(() => null)
-    if (answer?.ok && isAwaited.value && missing.value) window.location.assign(missing.value.fullPath)
+    // Whoever has gone elsewhere meanwhile is not called back.
+    if (answer?.ok && missing.value === place) window.location.assign(place.fullPath)
   }
 
-  useIntervalFn(tryMissing, TRY_AGAIN_MS)
+  useIntervalFn(() => void tryMissing(), TRY_AGAIN_MS)
   useEventListener(window, 'online', () => void tryMissing())
 
   return { reach, missing, isAwaited, lack, warm, tryMissing }

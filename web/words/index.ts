@@ -6,7 +6,8 @@ export const i18n = createI18n({
   legacy: false,
   locale: 'en',
   fallbackLocale: 'en',
-  messages: { en: enFirst },
+  // A copy: what places bring is merged into it.
+  messages: { en: { ...enFirst } },
 })
 
 const dialIn = async () => (await import('./enDialIn.ts')).enDialIn

@@ -1,0 +1,60 @@
+import { createNodeResolver, importX } from 'eslint-plugin-import-x'
+
+/**
+ * The one rule between the rooms: what each may import of ours.
+ * @type {Record<string, string[]>}
+ */
+const MAY_IMPORT = {
+  core: [],
+  contract: ['core'],
+  server: ['core', 'contract'],
+  web: ['core', 'contract'],
+  demo: ['core', 'contract'],
+  devices: ['core', 'contract'],
+  scripts: [],
+  e2e: ['scripts'],
+  benchmarks: ['core', 'contract', 'demo', 'scripts'],
+}
+const ROOMS = Object.keys(MAY_IMPORT)
+
+/**
+ * @param {string} room
+ * @param {string[]} allowed
+ */
+const wall = (room, allowed) => ({
+  target: `./${room}`,
+  from: ROOMS.filter((other) => other !== room && !allowed.includes(other)).map((other) => `./${other}`),
+  message: `The room ${room} may import ${allowed.length > 0 ? allowed.join(', ') : 'nothing of ours'}.`,
+})
+const walls = Object.entries(MAY_IMPORT).map(([room, allowed]) => wall(room, allowed))
+
+/**
+ * The walls between all rooms, with what the rule needs to follow an import.
+ * @type {import('eslint').Linter.Config}
+ */
+export const WALLS = {
+  plugins: { 'import-x': importX },
+  settings: {
+    'import-x/resolver-next': [
+      createNodeResolver({
+        extensions: ['.ts', '.vue', '.js', '.mjs'],
+        conditionNames: ['node', 'import', 'default'],
+      }),
+    ],
+  },
+  rules: { 'import-x/no-restricted-paths': ['error', { zones: walls }] },
+}
+
+/**
+ * The server's tests run against the harness's database.
+ * @type {import('eslint').Linter.Config}
+ */
+export const SERVER_TEST_WALLS = {
+  files: ['server/**/*.test.ts', 'server/testing/**'],
+  rules: {
+    'import-x/no-restricted-paths': [
+      'error',
+      { zones: [wall('server', [...(MAY_IMPORT['server'] ?? []), 'demo', 'scripts'])] },
+    ],
+  },
+}

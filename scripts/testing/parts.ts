@@ -1,0 +1,86 @@
+import { join } from 'node:path'
+import { CHECKOUT } from '../machine/checkout.ts'
+import { runShown } from '../machine/run.ts'
+import { chromiumPath } from './chromium.ts'
+import { type Count, jestCount, playwrightCount, sum } from './count.ts'
+import { unlessPassed } from './passedBefore.ts'
+import { withTestCluster } from './withTestCluster.ts'
+
+/** Runs one part of the tests; files for its results go into the folder. */
+export type Part = (results: string) => Promise<Count>
+
+const bin = (path: string) => join(CHECKOUT, 'node_modules', path)
+const node = (args: string[], env: NodeJS.ProcessEnv = {}) =>
+  runShown(process.execPath, args, { cwd: CHECKOUT, env })
+
+const ROOMS = ['core', 'contract', 'server', 'web', 'demo', 'devices', 'scripts', 'e2e', 'benchmarks']
+const CONFIGS = ['eslint.config.js', 'jest.config.js', 'tsconfig.json', 'tsconfig.lint.json']
+
+/** One check that either holds or doesn't, of files alone. */
+async function check(name: string, reads: readonly string[], args: string[]): Promise<Count> {
+  const holds = await unlessPassed(name, reads, async () => (await node(args)) === 0)
+  return holds ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }
+}
+
+const format: Part = () =>
+  check(
+    'format',
+    [...ROOMS, ...CONFIGS, '.prettierignore', '.prettierrc.json', 'README.md', 'docs'],
+    [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.'],
+  )
+
+const lint: Part = () =>
+  check('lint', [...ROOMS, ...CONFIGS], [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0'])
+
+/** Each room by itself, so that core can't lean on a browser's types; the native compiler takes a fifth of the time. */
+async function types(): Promise<Count> {
+  const tsc = bin('typescript-native/bin/tsc')
+  return sum([
+    await check('types-core', ['core'], [tsc, '-p', 'core']),
+    await check('types-contract', ['core', 'contract'], [tsc, '-p', 'contract']),
+    await check('types-demo', ['core', 'contract', 'demo'], [tsc, '-p', 'demo']),
+    await check('types-rest', [...ROOMS, ...CONFIGS], [tsc, '-p', '.']),
+    await check('types-web', ['core', 'contract', 'web'], [bin('vue-tsc/bin/vue-tsc.js'), '-p', 'web']),
+  ])
+}
+
+async function jest(project: 'unit' | 'api', results: string, only: readonly string[] = []): Promise<Count> {
+  const file = join(results, `${project}.json`)
+  const code = await node([
+    bin('jest/bin/jest.js'),
+    '--selectProjects',
+    project,
+    // By itself it leaves one core idle, which on a small machine is half of them.
+    '--maxWorkers=100%',
+    '--json',
+    `--outputFile=${file}`,
+    ...(only.length > 0 ? ['--testPathPatterns', ...only] : []),
+  ])
+  return jestCount(file, code)
+}
+
+async function browser(results: string): Promise<Count> {
+  const only = process.env['ONLY'] ? [process.env['ONLY']] : []
+  chromiumPath()
+  const file = join(results, 'browser.json')
+  const code = await node(
+    [bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', ...only],
+    { PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+  )
+  return playwrightCount(file, code)
+}
+
+export const PARTS: Readonly<Record<string, Part>> = {
+  format,
+  types,
+  lint,
+  unit: (results) => jest('unit', results),
+  api: (results) => withTestCluster(() => jest('api', results)),
+  browser: (results) => withTestCluster(() => browser(results)),
+}
+
+/** Hostile requests by the thousand, alone. */
+export const fuzz: Part = (results) => withTestCluster(() => jest('api', results, ['fuzz']))
+
+/** In the order in which they fail fastest. Those of one wave run at once: most keep only one core busy. */
+export const WAVES = [['format', 'types', 'lint', 'unit'], ['api'], ['browser']] as const
