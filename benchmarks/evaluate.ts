@@ -1,3 +1,4 @@
+import { reportBench } from './evaluate/bench/reportBench.ts'
 import { reportDiagnosis } from './evaluate/diagnosis/reportDiagnosis.ts'
 import { reportDialIn } from './evaluate/dialIn/reportDialIn.ts'
 import { reportSkill } from './evaluate/skill/reportSkill.ts'
@@ -7,6 +8,7 @@ const FIRST_SEED = 20_260_000
 const CASES = 2500
 
 const parts: Record<string, () => void> = {
+  bench: reportBench,
   diagnosis: () => reportDiagnosis(FIRST_SEED, CASES),
   dialin: () => reportDialIn(FIRST_SEED),
   skill: () => reportSkill(FIRST_SEED),

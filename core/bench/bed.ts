@@ -55,14 +55,20 @@ export function wetTo(bed: Bed, share: number): void {
 }
 
 /**
- * Dissolves for `dtS`, then lets `throughG` of water carry what is dissolved one cell down, the last cell's into the
- * cup. Whatever leaves one place arrives in the next, so mass is conserved to rounding.
+ * Dissolves for `dtS`, then lets `intoG` of water from above push what is dissolved down, through the cells that are wet
+ * and, once all are, `outG` of it into the cup. Whatever leaves one place arrives in the next, so mass is conserved to
+ * rounding; the front carries solids along, which is why the first drops are the strongest.
  * @param rateFactor 1 at 93 °C and the reference grind
  */
-export function extractStep(bed: Bed, dtS: number, throughG: number, rateFactor: number): void {
+export function extractStep(
+  bed: Bed,
+  dtS: number,
+  { intoG, outG }: { intoG: number; outG: number },
+  rateFactor: number,
+): void {
   const heldG = (bed.doseG / bed.cells) * HELD_WATER_PER_DOSE
   for (let cell = 0; cell < bed.wetCells; cell += 1) dissolve(bed, cell, heldG, dtS, rateFactor)
-  if (throughG > 0) carryDown(bed, throughG / heldG)
+  if (intoG > 0) carryDown(bed, intoG / heldG, outG / heldG)
 }
 
 function at(values: Float64Array, index: number): number {
@@ -91,16 +97,18 @@ function dissolve(
   }
 }
 
-/** `fillings`: how many times its held water a cell is run through. */
-function carryDown({ cells, liquid, cup }: Bed, fillings: number): void {
+/** How many times its held water each cell is run through: those above by what comes in, the last by what goes out. */
+function carryDown({ wetCells, liquid, cup }: Bed, fillings: number, fillingsOut: number): void {
   // Mixing within the cell: what stays after n fillings is 1 ÷ (1 + n), again backward Euler.
   const leaving = fillings / (1 + fillings)
+  const leavingLast = fillingsOut / (1 + fillingsOut)
+  const last = wetCells - 1
   for (let soluble = 0; soluble < SOLUBLES.length; soluble += 1) {
     let carried = 0
-    for (let cell = 0; cell < cells; cell += 1) {
+    for (let cell = 0; cell < wetCells; cell += 1) {
       const index = cell * SOLUBLES.length + soluble
       const present = at(liquid, index) + carried
-      carried = present * leaving
+      carried = present * (cell === last ? leavingLast : leaving)
       liquid[index] = present - carried
     }
     cup[soluble] = at(cup, soluble) + carried

@@ -3,12 +3,12 @@ import type { Path } from './paths.ts'
 import type { Bench, BenchCup } from './types.ts'
 
 /** Extraction in % at which sour gives way, and at which bitter takes over; how gently, in %. */
-const SOUR_UNTIL = 18
-const BITTER_FROM = 23.4
+const SOUR_UNTIL = 18.4
+const BITTER_FROM = 23.8
 const GENTLENESS = 1.4
-const SWEETEST = 20.2
+const SWEETEST = 20.6
 const SWEET_WIDTH = 3
-const DRY_FROM = 23.6
+const DRY_FROM = 24
 /** By so much extraction in % a coffee that gives early is ahead of a usual one. */
 const EARLY_PERCENT = 1.9
 

@@ -42,6 +42,8 @@ export function machineOf(bench: Bench, { offC }: ShotDone, stepS: number) {
             spring.endBar,
             spring.startBar - ((spring.startBar - spring.endBar) * waterG) / spring.strokeG,
           )
-    return { maxBar: fullBar * climb, ...heatNow(timeS) }
+    // It climbs from what it was held at.
+    const fromBar = preinfusionS > 0 ? preinfusionBar : 0
+    return { maxBar: fromBar + (fullBar - fromBar) * climb, ...heatNow(timeS) }
   }
 }

@@ -21,12 +21,12 @@ export interface Path {
 /** Share of the area that each fault opens at most, and how much more such a place lets through in the end. */
 const CHANNEL = {
   tilt: { level: 0, slight: 0.01, clear: 0.032 },
-  unsettled: 0.034,
+  unsettled: 0.04,
   uneven: 0.042,
   wetBasket: 0.026,
   overfull: 0.03,
   gas: 0.012,
-  timesMorePermeable: 14,
+  timesMorePermeable: 18,
 } as const
 /**
  * From this share on a weak place is open from the first; smaller ones begin as their cube, wet with the rest and
@@ -34,7 +34,7 @@ const CHANNEL = {
  * show: the first drops come everywhere, the jet a few seconds later.
  */
 const OPEN_AT_ONCE_SHARE = 0.1
-const OPENS_WITH_G_PER_G = 1
+const OPENS_WITH_G_PER_G = 4
 /** The fines have come once about this much water has run through each gram: within the first third of a shot. */
 const LAYER_WITH_G_PER_G = 0.5
 /**
@@ -44,7 +44,7 @@ const LAYER_WITH_G_PER_G = 0.5
  */
 const POROSITY_PER_LN_DOSE = -0.13
 /** A bed that was not pressed at all is this much more open; pressed twice as far as it needs, a fifth of that closer. */
-const UNPRESSED_POROSITY = 0.045
+const UNPRESSED_POROSITY = 0.02
 const OVERPRESSED_POROSITY = 0.022
 /** Old coffee has lost the oils and the gas that hold water back. */
 const STALE_POROSITY = 0.07

@@ -120,7 +120,7 @@ function flowThrough(path: Path, inG: number, stepS: number, rateFactor: number)
   // The last grams of room may be lost to rounding.
   wetTo(path.bed, wetShare(path) + 1e-9)
   const outG = inG - heldG
-  extractStep(path.bed, stepS, outG, rateFactor)
+  extractStep(path.bed, stepS, { intoG: inG, outG }, rateFactor)
   path.throughG += outG
   washOpen(path, outG)
   return outG

@@ -37,6 +37,7 @@ test('what was seen is there again after the page was loaded anew, until the sho
   for (let tenth = 1; tenth <= 20; tenth += 1)
     series.add('weight', { timeS: tenth / 10, weightG: tenth / 10 })
   await series.keep()
+  await settled()
   freshPage()
   const again = useSeries(SHOT)
   await again.restore()

@@ -53,6 +53,7 @@ test('one that is started without network stands at once, and after the page was
   await trainings.note(MORNING, { kind: 'break-began' })
   expect(trainings.stateOf(MORNING)?.onBreakSince).not.toBeNull()
 
+  await settled()
   freshPage()
   says['GET /doors'] = () => 'nothing'
   await useDoor().load()

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { setMaxListeners } from 'node:events'
 import { SHOT_BY_ITSELF, type SessionState, type ShotInput, type Today } from '@calm-apron/contract'
 import { unknownFacts } from '@calm-apron/core'
-import { type Pinia, createPinia, setActivePinia } from 'pinia'
+import { type Pinia, createPinia, disposePinia, setActivePinia } from 'pinia'
 import { doorBell } from '../../api/client.ts'
 import { deviceDatabase } from '../deviceDatabase.ts'
 
@@ -75,9 +75,15 @@ setMaxListeners(0, doorBell)
 
 const later = globalThis.setTimeout
 
-/** A try again, seconds from now, is no reason for a test to go on. */
+/** The page that stands now; what an earlier one had begun ended with it. */
+let page: Pinia | null = null
+
+/** A try again, seconds from now, is no reason for a test to go on; nor does it outlive its page. */
 function laterMaybe(work: () => void, ms?: number): NodeJS.Timeout {
-  return later(work, ms).unref()
+  const own = page
+  return later(() => {
+    if (own === page) work()
+  }, ms).unref()
 }
 
 /** Beside the one page of a test there is none to tell. */
@@ -91,6 +97,8 @@ class LoneChannel {
  * asked, in order.
  */
 export async function freshDevice(says: Record<string, () => Said | Promise<Said>>) {
+  // What an earlier page still has under way must not be taken for this one's.
+  if (page !== null) await settled()
   const asked: string[] = []
   Object.assign(globalThis, {
     window: new EventTarget(),
@@ -116,9 +124,10 @@ export async function freshDevice(says: Record<string, () => Said | Promise<Said
 
 /** The page is loaded anew: what the device keeps is all that is left. */
 export function freshPage(): Pinia {
-  const pinia = createPinia()
-  setActivePinia(pinia)
-  return pinia
+  if (page !== null) disposePinia(page)
+  page = createPinia()
+  setActivePinia(page)
+  return page
 }
 
 /** Lets all that was begun go as far as it can. */
