@@ -5,10 +5,12 @@ import vue from 'eslint-plugin-vue'
 import globals from 'globals'
 import tseslint from 'typescript-eslint'
 import vueParser from 'vue-eslint-parser'
-import { oneProgram, scriptParser } from './scripts/linting/oneProgram.js'
+import { oneProgram, parserOf } from './scripts/linting/oneProgram.js'
 import { SERVER_TEST_WALLS, WALLS } from './scripts/linting/walls.js'
 
-const program = oneProgram(`${import.meta.dirname}/tsconfig.lint.json`)
+const PROJECT = `${import.meta.dirname}/tsconfig.lint.json`
+// One for all rooms: each with one of its own would look at core and contract anew.
+const parser = parserOf(oneProgram(PROJECT), PROJECT)
 
 export default defineConfig(
   { ignores: ['**/dist', 'data', '**/node_modules', 'test-results'] },
@@ -17,13 +19,7 @@ export default defineConfig(
   vue.configs['flat/recommended'],
   WALLS,
   {
-    languageOptions: {
-      parserOptions: {
-        // One for all rooms: each with one of its own would look at core and contract anew.
-        programs: [program],
-        extraFileExtensions: ['.vue'],
-      },
-    },
+    languageOptions: { parser },
     rules: {
       'import-x/no-unresolved': ['error', { ignore: ['^virtual:'] }],
       'import-x/no-cycle': ['error', { maxDepth: 6, ignoreExternal: true }],
@@ -44,7 +40,7 @@ export default defineConfig(
   },
   {
     files: ['**/*.vue'],
-    languageOptions: { parser: vueParser, parserOptions: { parser: scriptParser } },
+    languageOptions: { parser: vueParser, parserOptions: { parser } },
     rules: { 'vue/multi-word-component-names': ['error', { ignores: ['App'] }] },
   },
   { files: ['**/*.vue'], rules: tseslint.configs.disableTypeChecked.rules ?? {} },

@@ -5,6 +5,7 @@ import { get as httpsGet } from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { json } from 'node:stream/consumers'
+import pg from 'pg'
 import type { DatabaseUrls } from './database/roles.ts'
 import { addressOf } from './machine/address.ts'
 import { distFolder } from './machine/checkout.ts'
@@ -23,8 +24,9 @@ export function migrate(urls: DatabaseUrls): void {
   )
 }
 
-/** Loads the demo academy unless it is there. */
-export function loadDemo(appUrl: string): void {
+/** Loads the demo academy unless it is there; to ask takes no time, to make it and look takes most of a second. */
+export async function loadDemo(appUrl: string): Promise<void> {
+  if (await hasDemo(appUrl)) return
   const folder = mkdtempSync(join(tmpdir(), 'calm-apron-demo-'))
   try {
     const file = join(folder, 'academy.json')
@@ -37,6 +39,17 @@ export function loadDemo(appUrl: string): void {
     )
   } finally {
     rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+async function hasDemo(appUrl: string): Promise<boolean> {
+  const client = new pg.Client({ connectionString: appUrl })
+  await client.connect()
+  try {
+    const { rows } = await client.query<{ id: string | null }>(`SELECT academy_behind('demo', '') AS id`)
+    return rows[0]?.id != null
+  } finally {
+    await client.end()
   }
 }
 

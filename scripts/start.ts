@@ -73,7 +73,7 @@ async function standInsBeside({ port }: StartSettings): Promise<RunningStandIns 
 async function serve(settings: StartSettings, urls: DatabaseUrls): Promise<void> {
   if (urls.ownerUrl !== '') migrate(urls)
   const { host, port, withDemo, publicOrigin, isTls } = settings
-  if (withDemo) loadDemo(urls.appUrl)
+  if (withDemo) await loadDemo(urls.appUrl)
   const server = await startServer({
     host,
     port,

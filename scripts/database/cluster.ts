@@ -9,6 +9,7 @@ import { ensurePostgres } from './postgresPrograms.ts'
 
 const SUPERUSER = 'calm_apron_cluster'
 const START_TRIES = 4
+const NOT_DURABLE = ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off'
 const BETWEEN_TRIES_MS = 700
 
 /** A private PostgreSQL, running. */
@@ -24,9 +25,10 @@ export interface Cluster {
 /**
  * Starts the private PostgreSQL of a data folder on loopback, making it first if need be. One that is already
  * running there (its starter was killed) is taken over; one that was killed recovers as it starts.
+ * @param isDurable whether it must outlive a power cut; only what is thrown away after a test need not
  * @throws {PlainFailure} when it can't be made or started
  */
-export async function startCluster(dataFolder: string): Promise<Cluster> {
+export async function startCluster(dataFolder: string, isDurable = true): Promise<Cluster> {
   const { binFolder, major } = ensurePostgres()
   const folder = clusterFolderFor(dataFolder)
   const files = join(folder, 'cluster')
@@ -41,7 +43,7 @@ export async function startCluster(dataFolder: string): Promise<Cluster> {
     )
   }
   const foundPort = runningPort(files)
-  const port = foundPort ?? (await startOn(files, folder, program))
+  const port = foundPort ?? (await startOn(files, folder, program, isDurable))
   const password = readFileSync(secretFile, 'utf8')
   return {
     folder,
@@ -115,10 +117,15 @@ function isPostgresOn(files: string, pid: number): boolean {
   return existsSync(file) && readFileSync(file, 'utf8').split('\0').includes(files)
 }
 
-async function startOn(files: string, folder: string, program: RunProgram): Promise<number> {
+async function startOn(
+  files: string,
+  folder: string,
+  program: RunProgram,
+  isDurable: boolean,
+): Promise<number> {
   for (let attempt = 1; ; attempt += 1) {
     const port = await freePort()
-    const settings = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories=''`
+    const settings = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories=''${isDurable ? '' : NOT_DURABLE}`
     try {
       // Without -l the server would keep our pipes open and pg_ctl never return.
       program(

@@ -52,16 +52,21 @@ function scriptOf(file) {
 const typeScript = tseslint.parser
 
 /**
- * Parses a component's script as the program has it, with all that is known of its types; the expressions of its
- * template, which the program has not, without.
+ * Parses files as the program has them, with all that is known of their types. What the program has not is the
+ * expressions of a component's template, which need no types, and what a fix has just changed, which is looked at anew.
+ * @param {ts.Program} program
+ * @param {string} project
  */
-export const scriptParser = {
+export const parserOf = (program, project) => ({
   /**
    * @param {string} code
    * @param {{ filePath: string }} options
    */
   parseForESLint: (code, options) => {
-    const isScript = code.trim() === scriptOf(options.filePath).trim()
-    return typeScript.parseForESLint(code, isScript ? options : { ...options, programs: null })
+    const known = program.getSourceFile(options.filePath)?.text
+    if (known?.trim() === code.trim())
+      return typeScript.parseForESLint(code, { ...options, programs: [program] })
+    const isComponent = options.filePath.endsWith('.vue')
+    return typeScript.parseForESLint(code, { ...options, ...(!isComponent && { project }) })
   },
-}
+})

@@ -29,7 +29,7 @@ export async function startTestCluster(): Promise<{ stop: () => void }> {
   const folder = mkdtempSync(join(tmpdir(), `${PREFIX}${process.pid}-`))
   // The database's own user must be able to walk through it.
   chmodSync(folder, 0o755)
-  const cluster = await startCluster(folder)
+  const cluster = await startCluster(folder, false)
   const stop = () => {
     cluster.stop()
     rmSync(folder, { recursive: true, force: true })
@@ -47,7 +47,7 @@ async function makeTemplates(cluster: Cluster, folder: string): Promise<TestUrls
   for (const name of Object.values(TEMPLATES)) {
     const urls = await ensureDatabase(cluster, folder, name)
     migrate(urls)
-    if (name === TEMPLATES.demo) loadDemo(urls.appUrl)
+    if (name === TEMPLATES.demo) await loadDemo(urls.appUrl)
   }
   const { ownerUrl, appUrl } = await ensureDatabase(cluster, folder, TEMPLATES.empty)
   const withName = (url: string) => url.replace(new RegExp(`/${TEMPLATES.empty}$`), `/${NAME_IN_URL}`)

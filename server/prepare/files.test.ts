@@ -36,6 +36,28 @@ describe('files', () => {
     expect((await detailOf(coffee.preparedId)).content['name']).toBe('Renamed by file')
   })
 
+  test('an id that is known and stands in a file twice is changed once, and told the second time', async () => {
+    const coffeeId = newId()
+    const send = (isPreview: boolean, ...names: string[]) =>
+      server.http
+        .post('/api/v1/prepared/import')
+        .send({
+          isPreview,
+          earlierIds: [],
+          rows: names.map((name) => ({ preparedId: coffeeId, thing: coffeeThing(name) })),
+        })
+        .expect(200)
+    const told = (body: unknown) =>
+      importReport.parse(body).rows.map(({ outcome, errors }) => [outcome, errors[0]?.reason])
+    await send(false, 'As it was')
+    for (const isPreview of [true, false])
+      expect(told((await send(isPreview, 'First', 'Second')).body)).toEqual([
+        ['changed', undefined],
+        ['refused', 'twice'],
+      ])
+    expect(await detailOf(coffeeId)).toMatchObject({ revisionNo: 2, content: { name: 'First' } })
+  })
+
   test('bad rows are told one by one and hold up no other', async () => {
     const [good, child, orphan, twice] = [newId(), newId(), newId(), newId()]
     const rows = [

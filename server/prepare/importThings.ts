@@ -45,12 +45,16 @@ export async function importThings(
   )
   const kinds = await kindsOf(errand.transaction, namedIds(read))
   const fresh: Row[] = []
+  const taken = new Set<string>()
   for (const entry of read) {
     const { preparedId, thing, row } = entry
     const known = there.get(preparedId)
     const errors = errorsOf(errand, entry, known, kinds, isPreview ? earlierIds : [])
-    const outcome = outcomeOf(entry, known, errors, fresh)
-    if (outcome !== 'refused') kinds.set(preparedId, thing.kind)
+    const outcome = outcomeOf(entry, known, errors, taken)
+    if (outcome !== 'refused') {
+      kinds.set(preparedId, thing.kind)
+      taken.add(preparedId)
+    }
     if (outcome === 'new') fresh.push(entry)
     if (outcome === 'changed' && known && !isPreview) await reviseAs(errand, entry, known)
     reports.push({ row, outcome, kind: thing.kind, name: thing.content.name, errors })
@@ -99,9 +103,9 @@ function outcomeOf(
   { thing, preparedId }: Row,
   known: PreparedRecord | undefined,
   errors: FieldError[],
-  fresh: readonly Row[],
+  taken: ReadonlySet<string>,
 ): RowReport['outcome'] {
-  if (errors.length === 0 && fresh.some((each) => each.preparedId === preparedId))
+  if (errors.length === 0 && taken.has(preparedId))
     errors.push({ path: 'preparedId', reason: 'twice', message: 'This id stands in the file twice.' })
   if (errors.length > 0) return 'refused'
   if (!known) return 'new'

@@ -38,7 +38,12 @@ export interface SetUp<T> {
 }
 
 /** Runs a composable as a component would, with all words, with routes, and on a page of its own unless one is given. */
-export async function inSetup<T>(composable: () => T, pinia = freshPage()): Promise<SetUp<T>> {
+export async function inSetup<T>(
+  composable: () => T,
+  pinia = freshPage(),
+  /** What a place is loaded by, where a test says that it can't be. */
+  loads?: () => Promise<never>,
+): Promise<SetUp<T>> {
   const { i18n, PARTS } = await import('../words/index.ts')
   for (const part of Object.values(PARTS))
     for (const bring of part) i18n.global.mergeLocaleMessage('en', await bring())
@@ -48,7 +53,7 @@ export async function inSetup<T>(composable: () => T, pinia = freshPage()): Prom
     routes: ['shot', 'reading', 'tasting'].map((name) => ({
       path: `/${name}/:shotId`,
       name,
-      component: page,
+      component: loads ?? page,
     })),
   })
   let result: T | undefined

@@ -1,0 +1,86 @@
+import { SHOT_BY_ITSELF } from '@calm-apron/contract'
+import { PartNotFetched, useAppFiles } from '../shell/appFiles.ts'
+import { useAcademy } from '../store/academy.ts'
+import { useDoor } from '../store/door.ts'
+import { useDrafts } from '../store/drafts.ts'
+import { useOutbox } from '../store/outbox.ts'
+import { IDA, ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../store/testing/device.ts'
+import { BAR, RECIPE, houseOf, shotId } from '../store/testing/house.ts'
+import { inSetup } from '../testing/inSetup.ts'
+import { type ShotDraft, draftOf } from './shotDraft.ts'
+import { type ShotRun, useShotRuns } from './shotRuns.ts'
+import { useSaveShot } from './useSaveShot.ts'
+
+const DRAFT = draftOf({
+  ...SHOT_BY_ITSELF,
+  shotId: shotId(1),
+  personId: IDA,
+  recipeRevisionId: RECIPE,
+  barId: BAR,
+  grinderId: null,
+  bagId: null,
+  madeAt: '2026-11-26T09:00:00.000Z',
+  massUnit: 'g',
+  correcting: null,
+})
+
+/** A shot under way on a trainer's tablet, whose server takes nothing yet. */
+async function underWay(also: Partial<ShotDraft> = {}, leadsTo?: () => Promise<never>) {
+  const device = await freshDevice({
+    'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS),
+    'GET /today': () => ({ body: houseOf() }),
+    'PUT /shots/*': () => 'nothing',
+  })
+  const { pinia } = await inSetup(() => useDoor())
+  await useDoor().load()
+  await useAcademy().load()
+  await useDrafts().keep({ ...DRAFT, ...also })
+  const run = (await useShotRuns().open(DRAFT.shotId)) as ShotRun
+  const desk = await inSetup(() => useSaveShot(run), pinia, leadsTo)
+  await settled()
+  return { ...device, ...desk, ...desk.result, run, outbox: useOutbox(), runs: useShotRuns() }
+}
+
+test('a shot is kept on this device, is under way no more, and its reading comes next', async () => {
+  const { save, went, outbox, runs, database, end } = await underWay({ note: ' even, for once ' })
+  await save()
+  expect(outbox.waiting).toMatchObject([
+    { kind: 'shot', shotId: DRAFT.shotId, body: { judgedBy: ODALYS, personId: IDA, note: 'even, for once' } },
+  ])
+  expect([runs.runs.size, await database.count('drafts')]).toEqual([0, 0])
+  expect(went()).toBe(`/reading/${DRAFT.shotId}`)
+  end()
+})
+
+test('where a call is asked for, that comes before the reading', async () => {
+  const { save, went, end } = await underWay({ isCallAsked: true })
+  await save()
+  expect(went()).toBe(`/tasting/${DRAFT.shotId}`)
+  end()
+})
+
+test('two taps by one wet finger record it once', async () => {
+  const { save, outbox, end } = await underWay()
+  await Promise.all([save(), save()])
+  expect(outbox.waiting).toHaveLength(1)
+  end()
+})
+
+test('what can’t be read leads to its step; nothing is recorded, and nothing lost', async () => {
+  const { save, run, outbox, database, went, end } = await underWay({
+    step: 'look',
+    grindText: 'fourteen',
+  })
+  await save()
+  expect([run.draft.step, run.draft.grindText]).toEqual(['ready', 'fourteen'])
+  expect([outbox.writes.length, await database.count('drafts'), went()]).toEqual([0, 1, '/'])
+  end()
+})
+
+test('a file that can’t be fetched ends no shot: it is kept, and its reading is awaited', async () => {
+  const { save, outbox, end } = await underWay({}, () => Promise.reject(new PartNotFetched('gone')))
+  await save()
+  expect(outbox.waiting).toHaveLength(1)
+  expect(useAppFiles().isAwaited).toBe(true)
+  end()
+})
