@@ -1,9 +1,13 @@
 import type { Locator, Page } from '@playwright/test'
 import { expect } from './expect.ts'
 
-/** Until the clock of the shot that runs shows at least so many seconds. */
-export async function untilClock(page: Page, atLeastS: number): Promise<void> {
-  const shown = async () => Number(await page.locator('[data-clock="pump"]').textContent())
+/** Until a clock of the shot that runs shows at least so many seconds. */
+export async function untilClock(
+  page: Page,
+  atLeastS: number,
+  clock: 'pump' | 'drop' = 'pump',
+): Promise<void> {
+  const shown = async () => Number(await page.locator(`[data-clock="${clock}"]`).textContent())
   await expect.poll(shown).toBeGreaterThanOrEqual(atLeastS)
 }
 

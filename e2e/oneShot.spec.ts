@@ -40,7 +40,7 @@ testOnOwn(
       await untilClock(page, 1.5)
       await page.keyboard.press('Space')
       const sinceStartS = (performance.now() - beforeStart) / 1000
-      await untilClock(page, 3)
+      await untilClock(page, 1.2, 'drop')
       await page.keyboard.press('Space')
       const firstDropS = Number(await page.getByLabel('First drop at').inputValue())
       const stopS = Number(await page.getByLabel('Stopped at').inputValue())
