@@ -23,7 +23,7 @@ export async function restoreOnTrial(
   const folder = mkdtempSync(join(tmpdir(), 'calm-apron-trial-'))
   // The database's own user must be able to walk through it.
   chmodSync(folder, 0o755)
-  const cluster = await startCluster(folder)
+  const cluster = await startCluster(folder, false)
   try {
     await asSuperuser(cluster, 'postgres', async (client) => {
       await client.query(`create role ${client.escapeIdentifier(owner)}`)
