@@ -5,7 +5,7 @@ import { createTestDatabase, freePort, startByCommand } from '@calm-apron/script
 import type { Page } from '@playwright/test'
 import { makeCertificate } from './certificate.ts'
 import { atTheBar, untilAllSent } from './cutOff.ts'
-import { TRAINER, comeInAs, expect, test } from './fixtures.ts'
+import { TRAINER, comeInAs, expect, expectAccessible, test } from './fixtures.ts'
 import { test as testOnOwn } from './ownApp.ts'
 import { ScaleBar, storedShots } from './scaleBar.ts'
 import { Tablet, untilOnDevice } from './tablet.ts'
@@ -29,6 +29,7 @@ testOnOwn(
     await bar.toTraining()
     await expect.poll(async () => (await storedShots(page, trainingId)).length).toBe(1)
 
+    await expect(page.getByText('Works without network')).toBeVisible()
     await line.cut()
     await bar.next('Group 1')
     await bar.pull(hands)
@@ -185,6 +186,27 @@ testOnOwn(
     await elsewhere.close()
   },
 )
+
+test('a file that can’t be fetched ends no shot: it is kept, and its reading opens once the line is back', async ({
+  page,
+}) => {
+  const bar = new ScaleBar(page)
+  await page.route('**/assets/ReadingPage*', (route) => route.abort())
+  await page.goto('/')
+  await page.getByRole('radio', { name: 'Jonas Abelard' }).check()
+  await page.getByRole('radio', { name: 'House double' }).check()
+  await page.getByRole('button', { name: 'Jonas Abelard to the bar' }).click()
+  await expect(page.getByText('Not ready to work without network yet')).toBeVisible()
+  await bar.step('Cup')
+  await page.getByRole('radio', { name: 'Scale was tared' }).check()
+  await page.getByLabel('Net weight').fill('38.6')
+  await bar.save()
+  await expect(page.getByText('“Reading” can’t be fetched just now')).toBeVisible()
+  await expectAccessible(page)
+  await page.unroute('**/assets/ReadingPage*')
+  await expect(page.locator('#verdict')).toBeVisible()
+  await expect(page.locator('li[data-rail]', { hasText: 'Yield' })).toContainText('38.6 g')
+})
 
 test('a device without room says so, loses nothing, and sends all the same', async ({ page }) => {
   await page.addInitScript(() => {
