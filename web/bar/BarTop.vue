@@ -51,7 +51,7 @@ const others = computed(() =>
       ><strong>{{ other.name }}</strong> {{ other.says }}</RouterLink
     >
     <p v-if="outbox.isStorageFull" class="full" role="alert">{{ t('bar.storageFull') }}</p>
-    <ReachNote />
+    <ReachNote class="reach" />
     <DeviceNote class="device" :device="run.device" />
     <Button
       type="text"
@@ -99,6 +99,9 @@ const others = computed(() =>
 }
 .device {
   margin-left: auto;
+}
+.reach {
+  font-size: 0.8em;
 }
 .sound {
   height: 44px;

@@ -16,7 +16,6 @@ useBarParts()
 <style scoped>
 .reach {
   color: var(--ink-soft);
-  font-size: 0.8em;
 }
 .reach[data-reach='not-yet'] {
   color: var(--ochre);

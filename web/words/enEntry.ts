@@ -30,7 +30,7 @@ export const enEntry = {
     title: 'Bar',
     reach: {
       'by-itself': 'Works without network',
-      'while-open': 'Goes on without network while this page stays open',
+      'while-open': 'Works without network while open',
       'not-yet': 'Not ready to work without network yet',
     },
     steps: 'Steps',
