@@ -10,7 +10,8 @@ import { liveHub } from './training/live.ts'
 import { databaseOver, openPool } from './database/pool.ts'
 import type { House } from './house.ts'
 import { type Ids, arbitraryOf } from './testing/arbitraryBody.ts'
-import { newId, prepared, shotOf } from './testing/serve.ts'
+import { newId, prepared } from './testing/serve.ts'
+import { SELF, takenBodies } from './testing/takenBodies.ts'
 import { AWAY, HOME, type Somebody, type World, worldIn } from './testing/world.ts'
 
 /** So many fit the normal run; more by `npm run fuzz -- 100000`. */
@@ -21,8 +22,6 @@ const SEED = 4180
 /** To a route that takes nothing there is little to say: cookies, origins, and odd ends of its address. */
 const OF_NO_INPUT = 60
 const SHOTS = 12
-/** Stands for whoever asks, until it is known who that is. */
-const SELF = '019a5c00-0000-7fff-8000-00000000c0de'
 
 let app: TestApp
 let pool: Pool
@@ -134,13 +133,13 @@ function takesInput({ params, query, body }: Endpoint): boolean {
   return body !== null || [params, query].some((each) => Object.keys(each._zod.def.shape).length > 0)
 }
 
-/** Now and then one that is known to be taken: of a shot so much must go together that chance hardly finds it. */
+/** Now and then one that is known to be taken. */
 function bodyFor(endpoint: Endpoint, ids: Ids): fc.Arbitrary<unknown> {
   if (endpoint.body === null) return fc.constant(null)
   const any = arbitraryOf(endpoint.body, ids)
-  if (endpoint.path !== ENDPOINTS.putShot.path || endpoint.method !== 'put') return any
-  const taken = fc.constant({ ...shotOf(), personId: SELF, judgedBy: SELF })
-  return fc.oneof({ weight: 9, arbitrary: any }, { weight: 1, arbitrary: taken })
+  const taken = takenBodies(endpoint)
+  if (taken.length === 0) return any
+  return fc.oneof({ weight: 2, arbitrary: any }, { weight: 1, arbitrary: fc.constantFrom(...taken) })
 }
 
 function searchOf(query: unknown): string {

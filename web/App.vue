@@ -103,6 +103,7 @@ watch(
       <EmptyPlace
         v-else-if="shown === 'awaited'"
         role="status"
+        :title="missingPlace"
         :says="t('app.awaited', { place: missingPlace })"
         :action="t('app.toToday')"
         :to="{ name: 'today' }"

@@ -2,11 +2,12 @@
 import { RouterLink, type RouteLocationRaw } from 'vue-router'
 
 /** An empty place says what belongs there and offers the first step. */
-defineProps<{ says: string; action?: string; to?: RouteLocationRaw }>()
+defineProps<{ title?: string; says: string; action?: string; to?: RouteLocationRaw }>()
 </script>
 
 <template>
   <div class="empty">
+    <h1 v-if="title" tabindex="-1">{{ title }}</h1>
     <p>{{ says }}</p>
     <RouterLink v-if="to && action" :to="to">{{ action }}</RouterLink>
   </div>
