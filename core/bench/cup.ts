@@ -1,5 +1,5 @@
 import { cupSolidsG } from './bed.ts'
-import type { Path } from './paths.ts'
+import { type Path, freshGas } from './paths.ts'
 import type { Bench, BenchCup } from './types.ts'
 
 /** Extraction in % at which sour gives way, and at which bitter takes over; how gently, in %. */
@@ -17,7 +17,6 @@ const NOTICE = 3
 /** Degrees that water is hotter than this draw harsh notes whatever the extraction; a roast is bitter from medium on. */
 const HARSH_FROM_C = 95
 const MEDIUM_ROAST = 0.5
-const RESTED_GAS = 0.4
 /** Strength in % at which a cup has half the body it can have. */
 const HALF_BODY_TDS = 7
 
@@ -39,11 +38,11 @@ export function cupOf(paths: readonly Path[], bench: Bench, tdsPercent: number):
           0,
         ) **
         (1 / NOTICE)
-  const { gas, staleness, roast } = bench.coffee
+  const { staleness, roast } = bench.coffee
   const early = EARLY_PERCENT * bench.coffee.pace
   const tooHot = share((bench.waterC - HARSH_FROM_C) / 4)
   const dark = share((roast - MEDIUM_ROAST) / (1 - MEDIUM_ROAST))
-  const gassy = share((gas - RESTED_GAS) / (1 - RESTED_GAS))
+  const gassy = freshGas(bench)
   const { dirt, poorWater } = bench
   if (water === 0) return EMPTY_CUP
   return {

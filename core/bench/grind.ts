@@ -1,6 +1,7 @@
 import type { BenchGrinder, ShotDone } from './types.ts'
 
-const REFERENCE_UM = 10
+/** The grind of which the bench's rates and shares are told, in µm. */
+export const REFERENCE_UM = 10
 /** Share of the solids that sits in fines at the reference grind, and how it grows as the grind gets finer. */
 const REFERENCE_FINES = 0.5
 const FINES_EXPONENT = 0.8

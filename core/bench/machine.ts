@@ -1,9 +1,8 @@
-import { viscosityPaS } from './physics.ts'
+import { REFERENCE_C, viscosityPaS } from './physics.ts'
 import type { Bench, ShotDone } from './types.ts'
 
 /** Extraction slows by about a third in 10 °C (Arrhenius with some 40 kJ/mol, usual for diffusion out of plant tissue). */
 const RATE_PER_C = 0.04
-const REFERENCE_C = 93
 
 /** What the machine does at one moment of a shot. */
 export interface MachineNow {

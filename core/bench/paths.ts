@@ -1,6 +1,6 @@
 import { type Bed, HELD_WATER_PER_DOSE, dryBed } from './bed.ts'
 import { diameterOf, finesLayer, finesShareOf } from './grind.ts'
-import { bedResistance, permeabilityM2, puckDepthM, viscosityPaS } from './physics.ts'
+import { REFERENCE_C, bedResistance, permeabilityM2, puckDepthM, viscosityPaS } from './physics.ts'
 import type { Bench, ShotDone } from './types.ts'
 
 /** A part of the bed with its own way for the water. */
@@ -55,7 +55,6 @@ const BREAKS_BELOW_UM = 7.7
 const BREAK_SHARE_PER_UM = 0.034
 const MOST_BROKEN_SHARE = 0.08
 const MOST_CHANNEL_SHARE = 0.25
-const REFERENCE_C = 93
 
 /** Shares of the area: what hands and coffee left weak, and with what the pressure breaks once it is wet. */
 function weakShares(bench: Bench, done: ShotDone, diameter: number): { made: number; all: number } {

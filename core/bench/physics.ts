@@ -1,3 +1,6 @@
+/** Water of which the bench's rates and resistances are told, in °C. */
+export const REFERENCE_C = 93
+
 /**
  * Viscosity of water in Pa·s (Vogel equation; J. Kestin, M. Sokolov & W. Wakeham, J. Phys. Chem. Ref. Data 7, 1978).
  * @example viscosityPaS(93) // => about 3.0e-4

@@ -1,16 +1,14 @@
 import { allSolidsG, cupSolidsG, extractStep, HELD_WATER_PER_DOSE, wetTo } from './bed.ts'
 import { cupOf } from './cup.ts'
-import { diameterOf } from './grind.ts'
+import { REFERENCE_UM, diameterOf } from './grind.ts'
 import { machineOf } from './machine.ts'
 import { type Path, freshGas, gasFactor, pathsOf, resistanceNow, washOpen, wetShare } from './paths.ts'
-import { operatingPressureBar, viscosityPaS } from './physics.ts'
+import { REFERENCE_C, operatingPressureBar, viscosityPaS } from './physics.ts'
 import type { Bench, BenchSample, ShotDone, SimulatedShot } from './types.ts'
 
 /** Cells from top to bottom, step and sample interval; halving the step changes the results by well under 1 %. */
 export const BENCH_GRID = { cells: 20, stepS: 0.05, sampleS: 0.1 } as const
 
-const REFERENCE_C = 93
-const REFERENCE_UM = 10
 const REFERENCE_VISCOSITY = viscosityPaS(REFERENCE_C)
 /** How near to its target the cup counts as there. */
 const STOP_WITHIN_G = 0.001
