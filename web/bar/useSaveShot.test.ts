@@ -1,28 +1,14 @@
-import { SHOT_BY_ITSELF } from '@calm-apron/contract'
 import { PartNotFetched, useAppFiles } from '../shell/appFiles.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
 import { useDrafts } from '../store/drafts.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { IDA, ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../store/testing/device.ts'
-import { BAR, RECIPE, houseOf, shotId } from '../store/testing/house.ts'
+import { DRAFT, houseOf } from '../store/testing/house.ts'
 import { inSetup } from '../testing/inSetup.ts'
-import { type ShotDraft, draftOf } from './shotDraft.ts'
+import type { ShotDraft } from './shotDraft.ts'
 import { type ShotRun, useShotRuns } from './shotRuns.ts'
 import { useSaveShot } from './useSaveShot.ts'
-
-const DRAFT = draftOf({
-  ...SHOT_BY_ITSELF,
-  shotId: shotId(1),
-  personId: IDA,
-  recipeRevisionId: RECIPE,
-  barId: BAR,
-  grinderId: null,
-  bagId: null,
-  madeAt: '2026-11-26T09:00:00.000Z',
-  massUnit: 'g',
-  correcting: null,
-})
 
 /** A shot under way on a trainer's tablet, whose server takes nothing yet. */
 async function underWay(also: Partial<ShotDraft> = {}, leadsTo?: () => Promise<never>) {

@@ -1,13 +1,12 @@
-import { SHOT_BY_ITSELF } from '@calm-apron/contract'
 import { shippedStep } from '@calm-apron/core'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
 import { useDrafts } from '../store/drafts.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { IDA, ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../store/testing/device.ts'
-import { BAR, RECIPE, houseOf, shotId } from '../store/testing/house.ts'
+import { DRAFT, houseOf, shotId } from '../store/testing/house.ts'
 import { inSetup } from '../testing/inSetup.ts'
-import { draftOf } from './shotDraft.ts'
+import type { ShotDraft } from './shotDraft.ts'
 import { type ShotRun, useShotRuns } from './shotRuns.ts'
 import { useSaveShot } from './useSaveShot.ts'
 import { useStepsDone } from './useStepsDone.ts'
@@ -28,7 +27,7 @@ const routine = {
 }
 
 /** A shot under way at a trainer's tablet. */
-async function runWith(also: Partial<ReturnType<typeof draftOf>> = {}) {
+async function runWith(also: Partial<ShotDraft> = {}) {
   await freshDevice({
     'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS),
     'GET /today': () => ({ body: houseOf({ routines: [routine] }) }),
@@ -36,20 +35,7 @@ async function runWith(also: Partial<ReturnType<typeof draftOf>> = {}) {
   const { result: runs, end, pinia } = await inSetup(() => useShotRuns())
   await useDoor().load()
   await useAcademy().load()
-  const draft = draftOf({
-    ...SHOT_BY_ITSELF,
-    shotId: shotId(1),
-    personId: IDA,
-    recipeRevisionId: RECIPE,
-    barId: BAR,
-    grinderId: null,
-    bagId: null,
-    madeAt: '2026-11-26T09:00:00.000Z',
-    massUnit: 'g',
-    correcting: null,
-    routineId: ROUTINE,
-  })
-  await useDrafts().keep({ ...draft, ...also })
+  await useDrafts().keep({ ...DRAFT, routineId: ROUTINE, ...also })
   const run = await runs.open(shotId(1))
   if (run === null) throw new Error('The draft was kept and is not found.')
   /** What a page of the shot knows. */

@@ -1,6 +1,14 @@
-import type { ShotSummary, Today, TodayBag, TodayBar, TodayCoffee } from '@calm-apron/contract'
+import {
+  SHOT_BY_ITSELF,
+  type ShotSummary,
+  type Today,
+  type TodayBag,
+  type TodayBar,
+  type TodayCoffee,
+} from '@calm-apron/contract'
 import type { ShotFacts, TrainingEvent, TrainingSetup } from '@calm-apron/core'
 import { PUMP_RECIPE, carefulShot } from '@calm-apron/core/testing'
+import { draftOf } from '../../bar/shotDraft.ts'
 import { newCoffee } from '../../prepare/coffees/newCoffee.ts'
 import { IDA, ODALYS, shotBy, todayOf } from './device.ts'
 
@@ -166,6 +174,20 @@ export const eventOf = (last: number, at: string, happening: TrainingEvent['happ
 })
 export const startedWith = (setup = SETUP) =>
   eventOf(1, '2026-11-26T09:00:00.000Z', { kind: 'started', setup })
+
+/** A shot of Ida's that was just begun, by itself. */
+export const DRAFT = draftOf({
+  ...SHOT_BY_ITSELF,
+  shotId: shotId(1),
+  personId: IDA,
+  recipeRevisionId: RECIPE,
+  barId: BAR,
+  grinderId: null,
+  bagId: null,
+  madeAt: '2026-11-26T09:00:00.000Z',
+  massUnit: 'g',
+  correcting: null,
+})
 
 /** A shot of the training as the server lists it, of this morning. */
 export function listedShot(
