@@ -8,6 +8,7 @@ const GRINDER: DialInGrinder = {
   maxSetting: 40,
   settingStep: 1,
   finerIs: 'lower',
+  touchingAt: null,
   innerBurr: null,
   lnTimePerUnit: null,
   purgeG: 3,

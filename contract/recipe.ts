@@ -42,6 +42,15 @@ export const recipeTargets = z
     firstDropMaxS: within(BOUNDS.instantS),
     tasteTolerance: within(BOUNDS.taste),
     sweetMin: within(BOUNDS.taste),
+    /** What the cup should taste of; null: balanced, and no more than bright. */
+    taste: z
+      .strictObject({
+        sour: within(BOUNDS.taste),
+        sweet: within(BOUNDS.taste),
+        bitter: within(BOUNDS.taste),
+      })
+      .nullable()
+      .exactOptional(),
     school: recipeSchool,
   })
   .superRefine((targets, context) => {

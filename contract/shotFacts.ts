@@ -80,6 +80,7 @@ export const shotFacts = z
     grinderPurged: z.boolean().nullable(),
     machineHot: z.boolean().nullable(),
     basketDry: z.boolean().nullable(),
+    basketClean: z.boolean().nullable().exactOptional(),
     rightBasket: z.boolean().nullable(),
     bedEven: z.boolean().nullable(),
     dose: weighing(BOUNDS.doseNetG).nullable(),

@@ -8,6 +8,9 @@ export const CALL_STAGES = ['first', 'final'] as const
 export const CALL_MOVES = ['finer', 'coarser', 'hold'] as const
 export const VERDICTS = ['under', 'balanced', 'over', 'uneven', 'unclear'] as const
 
+/** Which rules the reading was made by that this stands beside; null: before rules had versions. */
+const rulesVersion = z.int().positive().nullable()
+
 /**
  * What someone says of a shot before its reading opens: by eye first, finally after tasting. `verdict` null is a
  * trainer's word that there will be no final call, and the reading opens without it.
@@ -21,6 +24,7 @@ export const callInput = z
     cause: z.enum(CAUSES).nullable(),
     move: z.enum(CALL_MOVES).nullable(),
     calledAt: instant,
+    rulesVersion: rulesVersion.exactOptional(),
   })
   .refine(({ verdict, cause, move }) => verdict !== null || (cause === null && move === null), {
     path: ['verdict'],
@@ -40,6 +44,7 @@ export const call = z.strictObject({
   /** On whose tablet it was made, where that was another's. */
   takenDownBy: id.nullable(),
   receivedAt: instant,
+  rulesVersion: rulesVersion.default(null),
 })
 export type Call = z.infer<typeof call>
 
@@ -80,6 +85,7 @@ export const rulingInput = z.strictObject({
   move: z.enum(CALL_MOVES).nullable(),
   reason,
   ruledAt: instant,
+  rulesVersion: rulesVersion.exactOptional(),
 })
 export type RulingInput = z.infer<typeof rulingInput>
 export const ruling = z.strictObject({
@@ -92,6 +98,7 @@ export const ruling = z.strictObject({
   reason: z.string(),
   ruledAt: instant,
   receivedAt: instant,
+  rulesVersion: rulesVersion.default(null),
 })
 export type Ruling = z.infer<typeof ruling>
 

@@ -13,7 +13,7 @@ export {
 export type { Quantity, Unit, UnitChoice, UnitOf } from './units/quantity.ts'
 // Recipe, coffee, equipment
 export { CLOCKS, brewRatio } from './recipe/recipe.ts'
-export type { Clock, Recipe, RecipeSchool } from './recipe/recipe.ts'
+export type { Clock, Recipe, RecipeSchool, TasteTargets } from './recipe/recipe.ts'
 export { AMOUNTS, DRINK_LENGTHS, completeAmounts, drinkLength } from './recipe/completeRecipe.ts'
 export type { Amount, Amounts, DrinkLength } from './recipe/completeRecipe.ts'
 export { checkRecipe } from './recipe/checkRecipe.ts'
@@ -60,7 +60,8 @@ export {
   warmUpLeft,
 } from './equipment/machine.ts'
 export type { GroupDisagreement, GroupSetting, MachineKind, Selector } from './equipment/machine.ts'
-export { DOSES_BY, isClearOfTouching, settingAfterBurrMove, settingShown } from './equipment/grinder.ts'
+export { DOSES_BY, settingAfterBurrMove, settingShown } from './equipment/grinder.ts'
+export { FINE_END_MARGIN, finestAdvised, isClearOfTouching } from './equipment/fineEnd.ts'
 export type { DosesBy, InnerBurr, PrintedScale } from './equipment/grinder.ts'
 export { ROOM_PARTS, roomReadiness } from './equipment/room.ts'
 export type { RoomPart, RoomState } from './equipment/room.ts'
@@ -104,7 +105,8 @@ export type {
 } from './shot/facts.ts'
 export { DISTRIBUTIONS, POSTURES, noNotes } from './shot/notes.ts'
 export type { Distribution, MarkAt, Posture, ShotNotes } from './shot/notes.ts'
-export { SIGNS_MARKED, SIGNS_TICKED, canBeEntered } from './shot/entered.ts'
+export { SIGNS_MARKED, SIGNS_TICKED, SIGN_BOXES, canBeEntered } from './shot/entered.ts'
+export type { EnteredSign } from './shot/entered.ts'
 export { FLOW_MARKS, signsOfMarks, streamOfMarks } from './shot/marks.ts'
 export type { FlowMark } from './shot/marks.ts'
 export { PACKED_SERIES, packSeries, unpackSeries } from './shot/series.ts'
@@ -123,8 +125,15 @@ export { timeAtTarget, timeOnClock } from './shot/timeAtTarget.ts'
 export type { TimeAtTarget, TimeUnknown } from './shot/timeAtTarget.ts'
 // Reading
 export { readShot } from './reading/readShot.ts'
-export { CHANGES, DOSE_METHODS, DOSE_SPREAD_G, NO_CONTEXT, USUAL_FRESHNESS } from './reading/context.ts'
-export type { Change, DoseMethod, ShotContext } from './reading/context.ts'
+export {
+  CHANGES,
+  DOSE_METHODS,
+  DOSE_SPREAD_G,
+  NO_CONTEXT,
+  TONGUES,
+  USUAL_FRESHNESS,
+} from './reading/context.ts'
+export type { Change, DoseMethod, MachineKnown, ShotContext, Tongue } from './reading/context.ts'
 export { SIGNS } from './shot/signs.ts'
 export type { Sign, SignsSeen } from './shot/signs.ts'
 export type {
@@ -149,6 +158,10 @@ export type {
 } from './reading/types.ts'
 // Diagnosis
 export { diagnose } from './diagnosis/diagnose.ts'
+export { judge } from './diagnosis/statement.ts'
+export { headingOf } from './diagnosis/heading.ts'
+export { pressureCaution } from './diagnosis/pressure.ts'
+export { RULES_VERSION } from './diagnosis/rulesVersion.ts'
 export type { GrindContext } from './diagnosis/grindMove.ts'
 export { CAUSES, FAULTS } from './diagnosis/causes.ts'
 export type { Cause, Fault } from './diagnosis/causes.ts'
@@ -157,12 +170,16 @@ export type { Channel, EvidenceKey, FlawSeen, Option, OptionSet } from './diagno
 export type {
   CupVerdict,
   Diagnosis,
+  Heading,
   HeldLever,
   Lever,
   Move,
+  Named,
   Noted,
   Observation,
+  PressureCaution,
   Reason,
+  Statement,
   Verdict,
   WeighedEvidence,
 } from './diagnosis/types.ts'

@@ -5,8 +5,16 @@
 export const THRESHOLDS = {
   /** "Near" reaches this many tolerances from the target. */
   nearInTolerances: 2,
-  /** The share by which the yield may miss its target and the time still be scaled to it. */
-  scalableYieldShare: 0.25,
+  /**
+   * The share by which the yield may fall short of its target, or run over it, and the time still be scaled to it. Over
+   * it the target was passed on the way, so that less is guessed.
+   */
+  scalableUnderShare: 0.25,
+  scalableOverShare: 0.5,
+  /** A first drop or release that nobody marked came by this share of the pump's time, however slow the shot. */
+  missedMarkShare: 0.4,
+  /** A cup that nobody weighed ended within this factor of its target. */
+  unweighedCupFactor: 1.25,
   /** Below this share of the window's start the shot gushes; beyond this many window ends it chokes. */
   gushBelowWindowShare: 0.5,
   chokeBeyondWindowEnds: 2,
@@ -24,21 +32,14 @@ export const THRESHOLDS = {
   doseLnPerG: 0.2,
   /** Spread of ln time between two equal shots, where it was not estimated. */
   shotNoiseLn: 0.08,
-  /** The most each fault is known to shift the time, as |ln|. */
-  faultLn: {
-    cold: 0.1,
-    wet: 0.1,
-    wrongBasket: Math.log(2),
-    notPurged: 0.12,
-    bedUneven: -Math.log(0.7),
-    tampSlightlyTilted: -Math.log(0.9),
-    tampTilted: -Math.log(0.7),
-    tampUnsettled: -Math.log(0.7),
-  },
   /** Sour and bitter both at or above this, on 0–10, in one cup: uneven. */
   bothStrong: 6,
+  /** A cup that is sweet enough is bright, not sour, under this much sourness, where the recipe has no taste of its own. */
+  brightUnder: 6,
   /** Dry from here on speaks for over-extraction even where bitter does not stand out. */
   drying: 7,
+  /** A dose's method raises no fault within so many of its spreads. */
+  doseFaultSpreads: 2,
   /** Grind steps in one move while this grinder's seconds per step are unknown. */
   grindMoveSteps: 2,
   grindMoveStepsFarOut: 4,

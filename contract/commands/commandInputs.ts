@@ -11,6 +11,7 @@ import {
   SESSION_DEFAULTS,
   SHOT_PURPOSES,
   SIGNS,
+  TONGUES,
   type ShotFacts,
   TILTS,
   unknownFacts,
@@ -18,7 +19,7 @@ import {
 import { z } from 'zod'
 import { freshnessWindow } from '../prepared/coffee.ts'
 import { BOUNDS } from '../bounds.ts'
-import { calendarDate, within } from '../primitives.ts'
+import { calendarDate, refuse, within } from '../primitives.ts'
 import { recipeTargets } from '../recipe.ts'
 import { shotFacts } from '../shotFacts.ts'
 
@@ -40,13 +41,22 @@ const writtenFacts = z.preprocess((value) => {
   return { ...unknown, ...value, tamp: over('tamp'), taste: over('taste'), look: over('look') }
 }, shotFacts) as z.ZodType<ShotFacts>
 
-const writtenRecipe = z.strictObject({
-  ...recipeTargets.shape,
-  school: recipeTargets.shape.school.default({ onlyRecorded: [], volume: null, tampForce: null }),
-  clock: z.enum(CLOCKS).default('pump'),
-  tasteTolerance: z.number().nonnegative().default(2),
-  sweetMin: z.number().min(0).max(10).default(5),
-}) satisfies z.ZodType<Recipe>
+const writtenRecipe = z
+  .strictObject({
+    ...recipeTargets.shape,
+    school: recipeTargets.shape.school.default({ onlyRecorded: [], volume: null, tampForce: null }),
+    clock: z.enum(CLOCKS).default('pump'),
+    tasteTolerance: z.number().nonnegative().default(2),
+    sweetMin: z.number().min(0).max(10).default(5),
+  })
+  .superRefine(({ doseG, yieldG, timeMinS, timeMaxS, firstDropMinS, firstDropMaxS }, context) => {
+    if (timeMinS >= timeMaxS)
+      refuse(context, ['timeMaxS'], 'ends-before-start', 'The window ends before it begins.')
+    if (firstDropMinS > firstDropMaxS)
+      refuse(context, ['firstDropMaxS'], 'ends-before-start', 'The range ends before it begins.')
+    if (doseG > yieldG)
+      refuse(context, ['yieldG'], 'yield-under-dose', 'The cup would hold less than the dose weighs.')
+  }) satisfies z.ZodType<Recipe>
 
 const context = z.strictObject({
   signs: z.partialRecord(z.enum(SIGNS), z.boolean()).default({}),
@@ -59,6 +69,14 @@ const context = z.strictObject({
     .default(null),
   changedSinceLast: z.array(z.enum(CHANGES)).nullable().default(null),
   grindOwner: z.enum(['trainer', 'trainee']).default(NO_CONTEXT.grindOwner),
+  tongue: z.enum(TONGUES).default(NO_CONTEXT.tongue),
+  machine: z.strictObject({ isLever: z.boolean(), hasReleaseValve: z.boolean() }).nullable().default(null),
+  grindMoved: z
+    .strictObject({ direction: z.enum(['finer', 'coarser']), steps: z.number().nonnegative() })
+    .nullable()
+    .default(null),
+  isRoastDark: z.boolean().nullable().default(null),
+  basketNominalG: z.number().positive().nullable().default(null),
 })
 const writtenContext = context.prefault({})
 
@@ -67,23 +85,34 @@ const scale = {
   maxSetting: z.number(),
   settingStep: z.number().positive(),
   finerIs: z.enum(FINER_IS),
+  touchingAt: z.number().nullable().default(null),
 }
 const isScale = ({ minSetting, maxSetting }: { minSetting: number; maxSetting: number }) =>
   maxSetting > minSetting
+const OFF_SCALE = 'That lies off the grinder’s scale.'
+const isOnScale = (setting: number, { minSetting, maxSetting }: { minSetting: number; maxSetting: number }) =>
+  setting >= minSetting && setting <= maxSetting
 const SCALE_ORDER = { path: ['maxSetting'], message: 'The highest setting must lie above the lowest.' }
 
 const shotWithContext = z.strictObject({ facts: writtenFacts, context: writtenContext })
 
 export const readInput = shotWithContext.extend({ recipe: writtenRecipe })
 
-export const diagnoseInput = readInput.extend({
-  setting: within(BOUNDS.grindSetting).nullable().default(null),
-  grinder: z.strictObject(scale).refine(isScale, SCALE_ORDER).nullable().default(null),
-  /** Shots before it at the same setting, oldest first. */
-  earlier: z.array(shotWithContext).default([]),
-})
+export const diagnoseInput = readInput
+  .extend({
+    setting: within(BOUNDS.grindSetting).nullable().default(null),
+    grinder: z.strictObject(scale).refine(isScale, SCALE_ORDER).nullable().default(null),
+    /** Other settings at which the grinder ran, with its inner burr where it is now. */
+    ranAt: z.array(within(BOUNDS.grindSetting)).default([]),
+    /** Shots before it at the same setting, oldest first. */
+    earlier: z.array(shotWithContext).default([]),
+  })
+  .superRefine(({ setting, grinder }, context) => {
+    if (setting !== null && grinder !== null && !isOnScale(setting, grinder))
+      refuse(context, ['setting'], 'off-scale', OFF_SCALE)
+  })
 
-export const adviseInput = z.strictObject({
+const advise = z.strictObject({
   recipe: writtenRecipe,
   grinder: z
     .strictObject({
@@ -114,6 +143,14 @@ export const adviseInput = z.strictObject({
       }),
     )
     .default([]),
+})
+
+export const adviseInput = advise.superRefine(({ doseRangeG, history, grinder }, context) => {
+  if (doseRangeG !== null && doseRangeG.min > doseRangeG.max)
+    refuse(context, ['doseRangeG', 'max'], 'ends-before-start', 'The range ends before it begins.')
+  history.forEach(({ setting }, at) => {
+    if (!isOnScale(setting, grinder)) refuse(context, ['history', at, 'setting'], 'off-scale', OFF_SCALE)
+  })
 })
 
 export const skillInput = z.strictObject({

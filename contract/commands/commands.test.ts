@@ -46,7 +46,7 @@ test('diagnose: causes, one move, and what to look at', () => {
       setting: 14,
       grinder: GRINDER,
     }),
-  ).toMatchObject({ verdict: 'under', move: { lever: 'grind', direction: 'finer', toSetting: 12 } })
+  ).toMatchObject({ heading: 'fast', move: { lever: 'grind', direction: 'finer', toSetting: 12 } })
 })
 
 test('advise: a setting, its time and why', () => {
@@ -98,6 +98,18 @@ test.each([
     'advise',
     { recipe: RECIPE, grinder: { ...GRINDER, maxSetting: 0 }, coffeeId: 'tern' },
     ['grinder.maxSetting', 'refused'],
+  ],
+  [
+    'read',
+    { facts: FACTS, recipe: { ...RECIPE, timeMinS: 31, timeMaxS: 25 } },
+    ['recipe.timeMaxS', 'ends-before-start'],
+  ],
+  ['read', { facts: FACTS, recipe: { ...RECIPE, doseG: 40 } }, ['recipe.yieldG', 'yield-under-dose']],
+  ['diagnose', { facts: FACTS, recipe: RECIPE, setting: 41, grinder: GRINDER }, ['setting', 'off-scale']],
+  [
+    'advise',
+    { recipe: RECIPE, grinder: GRINDER, coffeeId: 'tern', doseRangeG: { min: 19, max: 17 } },
+    ['doseRangeG.max', 'ends-before-start'],
   ],
   ['plan', { trainees: 0, shotsEach: 2, doseG: 18 }, ['trainees', 'number-too-small']],
   ['simulate', { done: { doseG: 80 } }, ['done.doseG', 'number-too-big']],

@@ -39,10 +39,10 @@ function plain({ of: _given, ...readings }: Readings): Omit<Readings, 'of'> {
 /** What `npm run -s core -- …` can be asked, for scripts and teachers. */
 export const COMMANDS = {
   read: command(readInput, ({ facts, recipe, context }) => plain(readShot(facts, recipe, context))),
-  diagnose: command(diagnoseInput, ({ facts, recipe, context, setting, grinder, earlier }) =>
+  diagnose: command(diagnoseInput, ({ facts, recipe, context, setting, grinder, ranAt, earlier }) =>
     diagnose(
       readShot(facts, recipe, context),
-      { setting, grinder },
+      { setting, grinder, ranAt },
       earlier.map((shot) => readShot(shot.facts, recipe, shot.context)),
     ),
   ),

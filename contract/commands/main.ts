@@ -3,6 +3,7 @@ import { COMMANDS, isCommand } from './commands.ts'
 
 /** Asked wrongly: an unknown command, broken JSON, or a field that can't be. */
 const ASKED_WRONGLY = 2
+const SIGNIFICANT = 12
 
 function refuse(lines: readonly string[]): void {
   process.stderr.write(`${lines.join('\n')}\n`)
@@ -13,6 +14,11 @@ const [name = ''] = process.argv.slice(2)
 if (isCommand(name)) answer(name, await text(process.stdin))
 else refuse([`There is no command "${name}". Commands: ${Object.keys(COMMANDS).join(', ')}.`])
 
+/** Without what binary arithmetic adds: −0.4, not −0.3999…. */
+function asWritten(_key: string, value: unknown): unknown {
+  return typeof value === 'number' ? Number(value.toPrecision(SIGNIFICANT)) : value
+}
+
 function answer(command: keyof typeof COMMANDS, written: string): void {
   let value: unknown
   try {
@@ -22,6 +28,6 @@ function answer(command: keyof typeof COMMANDS, written: string): void {
     return
   }
   const said = COMMANDS[command](value)
-  if (said.ok) process.stdout.write(`${JSON.stringify(said.output, null, 2)}\n`)
+  if (said.ok) process.stdout.write(`${JSON.stringify(said.output, asWritten, 2)}\n`)
   else refuse(said.errors.map(({ path, message }) => `${path === '' ? '(input)' : path}: ${message}`))
 }

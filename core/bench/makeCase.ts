@@ -138,6 +138,7 @@ function factsOf(
     grinderPurged: yes('grinderPurged'),
     machineHot: yes('machineHot'),
     basketDry: yes('basketDry'),
+    basketClean: yes('basketClean'),
     rightBasket: yes('rightBasket'),
     bedEven: yes('bedEven'),
     dose: doseG === null ? null : { by: 'net', netG: doseG },

@@ -12,7 +12,7 @@ export type Observable =
 export type MeasuredKey =
   'doseG' | 'firstDropS' | 'stopS' | 'cupG' | 'sour' | 'sweet' | 'bitter' | 'body' | 'dryness' | 'ageDays'
 export type YesNoKey =
-  Sign | 'settled' | 'grinderPurged' | 'machineHot' | 'basketDry' | 'rightBasket' | 'bedEven'
+  Sign | 'settled' | 'grinderPurged' | 'machineHot' | 'basketDry' | 'basketClean' | 'rightBasket' | 'bedEven'
 export type ChoiceKey = 'tilt' | 'stream' | 'puck'
 /** What is noted or left out together: somebody who weighs the cup also has the scale out. */
 export type Group =
@@ -79,10 +79,13 @@ function measuredOf({ shot, done, around }: Truth, doseSdG: number): Observable[
 }
 
 const TILT_SEEN = {
-  level: { level: 0.91, slight: 0.08, clear: 0.01 },
-  slight: { level: 0.35, slight: 0.55, clear: 0.1 },
-  clear: { level: 0.1, slight: 0.25, clear: 0.65 },
+  level: { level: 0.93, slight: 0.065, clear: 0.005 },
+  slight: { level: 0.3, slight: 0.6, clear: 0.1 },
+  clear: { level: 0.06, slight: 0.2, clear: 0.74 },
 } as const
+
+/** Whoever answers a question of the routine has looked: they hardly ever see a fault that isn't there. */
+const MISTAKEN = 0.01
 
 function preparationOf({ done, bench, recipe }: Truth): Observable[] {
   const yes = (key: YesNoKey, chance: number): Observable => ({
@@ -94,12 +97,13 @@ function preparationOf({ done, bench, recipe }: Truth): Observable[] {
   const wrongStop = Math.abs(Math.log(done.stopAtG / recipe.yieldG)) > 0.35
   return [
     { key: 'tilt', kind: 'choice', chances: TILT_SEEN[done.tilt], group: 'preparation' },
-    yes('settled', 1 - seen(logistic((0.6 - done.pressed) / 0.08), 0.04, 0.65)),
-    yes('grinderPurged', done.unpurgedFrom === null ? 0.97 : 0.25),
-    yes('machineHot', 1 - seen(logistic((-5 - done.offC) / 1), 0.03, 0.55)),
-    yes('basketDry', 1 - (done.isBasketDry ? seen(bench.dirt, 0.03, 0.35) : 0.6)),
-    yes('rightBasket', wrongStop ? 0.55 : 0.98),
-    yes('bedEven', 1 - seen(logistic((done.unevenness - 0.45) / 0.1), 0.03, 0.7)),
+    yes('settled', 1 - seen(logistic((0.6 - done.pressed) / 0.08), MISTAKEN, 0.8)),
+    yes('grinderPurged', done.unpurgedFrom === null ? 1 - MISTAKEN : 0.15),
+    yes('machineHot', 1 - seen(logistic((-5 - done.offC) / 1), MISTAKEN, 0.75)),
+    yes('basketDry', 1 - (done.isBasketDry ? MISTAKEN : 0.8)),
+    yes('basketClean', 1 - seen(bench.dirt, MISTAKEN, 0.7)),
+    yes('rightBasket', wrongStop ? 0.25 : 1 - MISTAKEN),
+    yes('bedEven', 1 - seen(logistic((done.unevenness - 0.45) / 0.1), MISTAKEN, 0.8)),
   ]
 }
 

@@ -1,7 +1,7 @@
 import { DOSE_SPREAD_G, type ShotContext } from '../reading/context.ts'
 import type { Readings } from '../reading/types.ts'
-import type { Recipe } from '../recipe/recipe.ts'
-import type { ShotFacts } from '../shot/facts.ts'
+import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
+import { type ShotClock, TASTE_AXES } from '../shot/facts.ts'
 import { SIGNS } from '../shot/signs.ts'
 import { yieldShare } from '../shot/yieldShare.ts'
 import {
@@ -14,6 +14,7 @@ import {
   isWord,
 } from './evidenceTypes.ts'
 import type { Known } from './places.ts'
+import { BASELINE } from './usual.ts'
 
 /** All that was noted of a shot as evidence, and what the rest rests on. */
 export interface EvidenceOfShot {
@@ -25,60 +26,99 @@ const CLOCK_SPREAD_LN = 0.02
 const FIRST_DROP_SPREAD_S = 0.5
 /** Palates differ from one sip to the next. */
 const PALATE_SPREAD = 0.9
-/** A bound within which a given-up shot lies, as far as taste is concerned. */
-const FAR_OUT_LN = 0.7
+/** A shot of which only a bound is known went at least this far beyond the middle, as far as taste is concerned. */
+const BEYOND_LN = 0.35
+const AGE_SPREAD_LN = 0.05
+/** Doses known as closely as this move the time by their own weight. */
+const EXACT_DOSE_SPREAD_G = 0.3
+const LEAST_HALF_WINDOW_LN = 0.03
 
 /** Collects the evidence in facts, readings and context. What was not noted is not there. */
 export function evidenceOf(readings: Readings): EvidenceOfShot {
-  const { facts, recipe, context } = readings.of
-  const middleS = (recipe.timeMinS + recipe.timeMaxS) / 2
-  const { dose, timeAtTarget: time } = readings
-  const doseSpread = DOSE_SPREAD_G[context.doseMethod]
-  const items: Evidence[] = []
-  const measured = (
-    key: Channel,
-    value: number,
-    spread: number,
-    bound: 'at-least' | 'at-most' | null = null,
-  ) => items.push({ kind: 'measured', key, value, spread, bound })
-  const known: Known = {
-    doseG: dose.judged && doseSpread <= 0.3 ? dose.deviation : null,
-    timeLn: null,
-    isTimeBound: false,
-    yieldLn: null,
+  const { context } = readings.of
+  const timed = timeItems(readings)
+  const items: Evidence[] = [
+    ...doseItems(readings),
+    ...timed.items,
+    ...yieldItems(readings),
+    ...firstDropItems(readings),
+    ...(context.tongue === 'trusted' ? tasteItems(readings) : []),
+    ...(context.coffeeAgeDays === null
+      ? []
+      : [measured('age', Math.log(1 + Math.max(0, context.coffeeAgeDays)), AGE_SPREAD_LN)]),
+    ...flawsSeen(readings),
+    ...choicesSeen(readings),
+  ]
+  items.push(...said(context, new Set(items.map(({ key }) => key))))
+  return { items, known: knownOf(readings, timed.ln, items) }
+}
+
+function measured(
+  key: Channel,
+  value: number,
+  spread: number,
+  bound: 'at-least' | 'at-most' | null = null,
+): Evidence {
+  return { kind: 'measured', key, value, spread, bound }
+}
+
+function doseItems({ dose, of: { context } }: Readings): Evidence[] {
+  return dose.judged ? [measured('dose', dose.deviation, DOSE_SPREAD_G[context.doseMethod])] : []
+}
+
+function yieldItems({ of: { facts, recipe } }: Readings): Evidence[] {
+  const cup = facts.abandoned === null ? yieldShare(facts, recipe) : null
+  return cup === null || cup.share <= 0 ? [] : [measured('yield', Math.log(cup.share), cup.lnSd)]
+}
+
+function firstDropItems({ of: { facts, recipe } }: Readings): Evidence[] {
+  const firstDropS = facts.clock?.firstDropS ?? null
+  if (firstDropS === null || firstDropS <= 0) return []
+  const usualS = (recipe.firstDropMinS + recipe.firstDropMaxS) / 2
+  return [measured('first-drop', Math.log(firstDropS / usualS), FIRST_DROP_SPREAD_S / firstDropS)]
+}
+
+/** A recipe's own taste is what "usual" is for it; a sweet cup that is no more than bright says nothing by its acids. */
+function tasteItems({ taste, of: { facts, recipe } }: Readings): Evidence[] {
+  const targets = recipe.taste ?? null
+  const isBright = taste.judged && taste.isBright
+  return TASTE_AXES.flatMap((axis): Evidence[] => {
+    const value = facts.taste[axis]
+    if (value === null || (isBright && (axis === 'sour' || axis === 'bitter'))) return []
+    const wanted = targets !== null && axis in targets ? targets[axis as keyof TasteTargets] : null
+    return [measured(axis, wanted === null ? value : BASELINE[axis].mean + value - wanted, PALATE_SPREAD)]
+  })
+}
+
+/** What dose, time and yield are known to be, because the rest follows from them. */
+function knownOf(
+  { dose, timeAtTarget, of: { facts, recipe, context } }: Readings,
+  timeLn: number | null,
+  items: readonly Evidence[],
+): Known {
+  const valueOf = (key: Channel) =>
+    items.flatMap((item) => (item.kind === 'measured' && item.key === key ? [item.value] : []))[0] ?? null
+  const isBound = items.some((item) => item.kind === 'measured' && item.key === 'time' && item.bound !== null)
+  return {
+    doseG: dose.judged && DOSE_SPREAD_G[context.doseMethod] <= EXACT_DOSE_SPREAD_G ? dose.deviation : null,
+    timeLn: timeLn === null || !isBound ? timeLn : Math.sign(timeLn) * Math.max(Math.abs(timeLn), BEYOND_LN),
+    isTimeBound: isBound,
+    yieldLn: valueOf('yield'),
     targetDoseG: recipe.doseG,
-    halfWindowLn: Math.max(0.03, Math.log(recipe.timeMaxS / middleS)),
+    halfWindowLn: Math.max(LEAST_HALF_WINDOW_LN, halfWindowLn(timeAtTarget, facts.clock, recipe)),
     freshness: context.freshness,
   }
-  if (dose.judged) measured('dose', dose.deviation, doseSpread)
-  if (!recipe.school?.onlyRecorded.includes('time')) {
-    const noted = timeNoted(time, middleS, recipe)
-    if (noted) {
-      measured('time', noted.ln, CLOCK_SPREAD_LN, noted.bound)
-      known.isTimeBound = noted.bound !== null
-      known.timeLn =
-        noted.bound === null ? noted.ln : Math.sign(noted.ln) * Math.max(Math.abs(noted.ln), FAR_OUT_LN / 2)
-    }
-  }
-  const cup = yieldShare(facts, recipe)
-  if (cup !== null && cup.share > 0 && facts.abandoned === null) {
-    const ln = Math.log(cup.share)
-    measured('yield', ln, cup.lnSd)
-    known.yieldLn = ln
-  }
-  const firstDropS = facts.clock?.firstDropS ?? null
-  if (firstDropS !== null && firstDropS > 0) {
-    const usualS = (recipe.firstDropMinS + recipe.firstDropMaxS) / 2
-    measured('first-drop', Math.log(firstDropS / usualS), FIRST_DROP_SPREAD_S / firstDropS)
-  }
-  for (const axis of ['sour', 'sweet', 'bitter', 'body', 'dryness'] as const) {
-    const value = facts.taste[axis]
-    if (value !== null) measured(axis, value, PALATE_SPREAD)
-  }
-  if (context.coffeeAgeDays !== null) measured('age', Math.log(1 + Math.max(0, context.coffeeAgeDays)), 0.05)
-  items.push(...flawsSeen(readings), ...choicesSeen(facts))
-  items.push(...said(context, new Set(items.map(({ key }) => key))))
-  return { items, known }
+}
+
+/** Half the window as told from pump start, so that it is as wide on every clock. */
+function halfWindowLn(
+  time: Readings['timeAtTarget'],
+  clock: ShotClock | null,
+  { clock: which, timeMinS, timeMaxS, firstDropMinS, firstDropMaxS }: Recipe,
+): number {
+  const usualS = which === 'pump' ? 0 : (clock?.firstDropS ?? (firstDropMinS + firstDropMaxS) / 2)
+  const startS = 'startS' in time ? time.startS : usualS
+  return Math.log((timeMaxS + startS) / ((timeMinS + timeMaxS) / 2 + startS))
 }
 
 /** A word says again what a measurement says better, so it counts only where that is missing. */
@@ -97,35 +137,55 @@ const SAID_BY: Record<WordSign, readonly EvidenceKey[]> = {
   'tastes-harsh': ['bitter', 'dryness'],
 }
 
-function said({ signs }: ShotContext, measured: ReadonlySet<EvidenceKey>): Evidence[] {
-  return SIGNS.flatMap((key): Evidence[] => {
+function said({ signs, tongue }: ShotContext, measured: ReadonlySet<EvidenceKey>): Evidence[] {
+  const items: Evidence[] = []
+  for (const key of SIGNS) {
     const isSo = signs[key]
-    if (isSo === undefined || (isWord(key) && SAID_BY[key].every((value) => measured.has(value)))) return []
-    return [{ kind: 'yes-no', key, isSo }]
-  })
+    if (isSo === undefined) continue
+    if (tongue === 'learning' && key.startsWith('tastes-')) continue
+    if (isWord(key) && SAID_BY[key].every((value) => measured.has(value))) continue
+    items.push({ kind: 'yes-no', key, isSo })
+  }
+  return items
 }
 
-function timeNoted(
-  time: Readings['timeAtTarget'],
-  middleS: number,
-  recipe: Recipe,
-): { ln: number; bound: 'at-least' | 'at-most' | null } | null {
+/**
+ * The time against the middle of its window, both from pump start, as one item or as bounds; `ln` is what the rest
+ * follows from. A bound says only what it says: "at most" above the middle, and "at least" below it, say nothing of the
+ * taste.
+ */
+function timeItems({ timeAtTarget: time, of: { recipe } }: Readings): {
+  items: Evidence[]
+  ln: number | null
+} {
+  if (recipe.school?.onlyRecorded.includes('time') ?? false) return { items: [], ln: null }
+  const middleS = (recipe.timeMinS + recipe.timeMaxS) / 2
+  const bound = (ln: number, side: 'at-least' | 'at-most') => measured('time', ln, CLOCK_SPREAD_LN, side)
+  const against = (s: number, startS: number) => Math.log(Math.max(s + startS, 0.5) / (middleS + startS))
   switch (time.kind) {
-    case 'known':
-      return { ln: Math.log(Math.max(time.s, 0.5) / middleS), bound: null }
+    case 'known': {
+      const ln = against(time.s, time.startS)
+      return { items: [measured('time', ln, CLOCK_SPREAD_LN)], ln }
+    }
     case 'at-least':
-    case 'at-most':
-      return { ln: Math.log(Math.max(time.s, 0.5) / middleS), bound: time.kind }
-    case 'no-drop':
+    case 'at-most': {
+      const ln = against(time.s, time.startS)
+      const isTelling = time.kind === 'at-least' ? ln > 0 : ln < 0
+      return { items: [bound(ln, time.kind)], ln: isTelling ? ln : null }
+    }
+    case 'between': {
+      const [from, to] = [against(time.fromS, time.startS), against(time.toS, time.startS)]
+      const ln = from > 0 ? from : to < 0 ? to : null
+      return { items: [bound(from, 'at-least'), bound(to, 'at-most')], ln }
+    }
+    case 'no-drop': {
+      if (time.pumpS <= recipe.firstDropMaxS) return { items: [], ln: null }
       // No drop for so long: the shot as a whole would have taken longer in proportion.
-      return time.pumpS > recipe.firstDropMaxS
-        ? {
-            ln: Math.log((time.pumpS / recipe.firstDropMaxS) * (recipe.timeMaxS / middleS)),
-            bound: 'at-least',
-          }
-        : null
+      const ln = Math.log((time.pumpS / recipe.firstDropMaxS) * (recipe.timeMaxS / middleS))
+      return { items: [bound(ln, 'at-least')], ln }
+    }
     case 'unknown':
-      return null
+      return { items: [], ln: null }
   }
 }
 
@@ -135,6 +195,7 @@ function flawsSeen({ of: { facts }, gate, tamp }: Readings): Evidence[] {
   const isFine: Record<FlawSeen, boolean | null> = {
     'seen-cold': gate.faults.includes('machine-cold') ? false : facts.machineHot,
     'seen-wet': facts.basketDry,
+    'seen-dirty': facts.basketClean ?? null,
     'seen-wrong-basket': facts.rightBasket,
     'seen-unpurged': facts.grinderPurged,
     'seen-uneven-bed': facts.bedEven,
@@ -157,10 +218,13 @@ const OPTION_OF: Record<string, Option> = {
   powder: 'puck:powder',
 }
 
-function choicesSeen({ tamp, look }: ShotFacts): Evidence[] {
+function choicesSeen({ of: { facts, context } }: Readings): Evidence[] {
+  const { tamp, look } = facts
   const seen = { tilt: tamp.tilt, stream: look.stream, puck: look.puck } as const
   return (['tilt', 'stream', 'puck'] as const).flatMap((key): Evidence[] => {
     const what = seen[key]
+    // Without a valve that lets the pressure out every puck is soup.
+    if (what === 'soup' && context.machine?.hasReleaseValve === false) return []
     return what === null ? [] : [{ kind: 'choice', key, option: OPTION_OF[what] ?? null }]
   })
 }

@@ -19,6 +19,7 @@ export type Channel = (typeof CHANNELS)[number]
 export const FLAWS_SEEN = [
   'seen-cold',
   'seen-wet',
+  'seen-dirty',
   'seen-wrong-basket',
   'seen-unpurged',
   'seen-uneven-bed',

@@ -1,7 +1,8 @@
 import { FAULTS, type Fault, type Way, canHoldTogether, waysOf } from './causes.ts'
 import { EVIDENCE_TABLE } from './evidenceTable.ts'
 import { CHANNELS, type Channel, type Entry, type Shown } from './evidenceTypes.ts'
-import { BY_ITSELF, PAIR_FACTOR, PRIOR_ODDS } from './usual.ts'
+import { PAIR_FACTOR, PRIORS } from './priors.ts'
+import { BY_ITSELF } from './usual.ts'
 
 /** What may be behind a shot: no fault, one, or two that can hold together, each in one of its ways. */
 export interface Hypothesis {
@@ -12,7 +13,7 @@ export interface Hypothesis {
 }
 
 function priorOf(fault: Fault): number {
-  return PRIOR_ODDS[fault] / waysOf(fault).length
+  return PRIORS[fault].odds / waysOf(fault).length
 }
 
 const none: Hypothesis = { faults: [], ways: [], prior: 1 }

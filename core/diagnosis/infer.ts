@@ -1,6 +1,6 @@
 import { type Cause, FAULTS } from './causes.ts'
 import type { EvidenceOfShot } from './evidence.ts'
-import type { EvidenceKey } from './evidenceTypes.ts'
+import type { Evidence, EvidenceKey } from './evidenceTypes.ts'
 import { FIRST_WAY, HYPOTHESES, SECOND_WAY, WAY_COUNT, WITH_FAULT } from './hypotheses.ts'
 import { type Says, whatItSays } from './likelihood.ts'
 import { type PlacesOf, placesFor } from './places.ts'
@@ -38,27 +38,35 @@ const LEAST_WEIGHED = 1e-7
  * Soc. A 147, 1984).
  * @param priorFactor what earlier shots say of each hypothesis; left out, they say nothing
  */
-export function infer({ items, known }: EvidenceOfShot, priorFactor?: Float64Array): Inference {
-  const placesOf = placesFor(known)
-  const says = items.map((item) => ({ key: item.key, says: whatItSays(item, placesOf) }))
-  const posterior = weigh(
-    says.map((each) => each.says),
-    priorFactor,
-  )
+export function infer(evidence: EvidenceOfShot, priorFactor?: Float64Array): Inference {
+  const placesOf = placesFor(evidence.known)
+  const posterior = weigh(evidence.items, placesOf, priorFactor)
   return {
     posterior,
-    causes: marginals(posterior),
+    get causes() {
+      return marginals(posterior)
+    },
     placesOf,
-    contributions: (cause) => contributionsTo(cause, posterior, says),
+    contributions: (cause) =>
+      contributionsTo(
+        cause,
+        posterior,
+        evidence.items.map((item) => ({ key: item.key, says: whatItSays(item, placesOf) })),
+      ),
   }
 }
 
-function weigh(says: readonly Says[], priorFactor: Float64Array | undefined): Float64Array {
+function weigh(
+  items: readonly Evidence[],
+  placesOf: PlacesOf,
+  priorFactor: Float64Array | undefined,
+): Float64Array {
   const weights = PRIORS.slice()
   const absences = new Float64Array(WAY_COUNT + 1).fill(1)
-  for (const each of says) {
-    if ('column' in each) multiplyByClass(weights, each.column, each.classOf)
-    else multiply(absences, each.absence)
+  for (const item of items) {
+    const says = whatItSays(item, placesOf, SCRATCH)
+    if ('column' in says) multiplyByClass(weights, says.column, says.classOf)
+    else multiply(absences, says.absence)
   }
   if (priorFactor) multiply(weights, priorFactor)
   let total = 0
@@ -67,9 +75,13 @@ function weigh(says: readonly Says[], priorFactor: Float64Array | undefined): Fl
     weights[at] = weight
     total += weight
   }
-  for (let at = 0; at < COUNT; at += 1) weights[at] = (weights[at] ?? 0) / total
+  const scale = 1 / total
+  for (let at = 0; at < COUNT; at += 1) weights[at] = (weights[at] ?? 0) * scale
   return weights
 }
+
+/** Columns are multiplied in one after the other, so that one place holds each in turn. */
+const SCRATCH = new Float64Array(COUNT)
 
 const PRIORS = Float64Array.from(HYPOTHESES, ({ prior }) => prior)
 
@@ -89,7 +101,8 @@ function holdsAt(cause: Cause): readonly number[] {
   return cause === 'none' ? [0] : (WITH_FAULT.get(cause) ?? [])
 }
 
-function marginals(posterior: Float64Array): CauseProbability[] {
+/** Marginal probability of each cause, likeliest first. */
+export function marginals(posterior: Float64Array): CauseProbability[] {
   const sums = new Float64Array(FAULTS.length)
   for (let at = 1; at < COUNT; at += 1) {
     for (const fault of FAULTS_AT[at] ?? []) sums[fault] = (sums[fault] ?? 0) + (posterior[at] ?? 0)

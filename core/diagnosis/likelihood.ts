@@ -38,11 +38,14 @@ export function shareBelow(from: number, variance: number): number {
  */
 export type Says = { column: Float64Array; classOf: Uint16Array } | { absence: Float64Array }
 
-/** What a piece of evidence says of each hypothesis. */
-export function whatItSays(evidence: Evidence, placesOf: PlacesOf): Says {
+/**
+ * What a piece of evidence says of each hypothesis.
+ * @param scratch where a column may be written that is not kept; left out, it gets a place of its own
+ */
+export function whatItSays(evidence: Evidence, placesOf: PlacesOf, scratch?: Float64Array): Says {
   switch (evidence.kind) {
     case 'measured':
-      return measured(evidence, placesOf(evidence.key))
+      return measured(evidence, placesOf(evidence.key), scratch)
     case 'yes-no':
       if (isWord(evidence.key)) {
         const { chances, classOf } = wordChances(evidence.key, placesOf)
@@ -90,11 +93,15 @@ const USUAL: Record<OptionSet, Float64Array> = {
   puck: absenceFactors(OPTION_SETS.puck),
 }
 
-function measured({ value, spread, bound }: Extract<Evidence, { kind: 'measured' }>, places: Places): Says {
-  const { mean, variance, classOf } = places
-  const values = new Float64Array(mean.length)
+function measured(
+  { value, spread, bound }: Extract<Evidence, { kind: 'measured' }>,
+  { mean, variance, classOf }: Places,
+  scratch: Float64Array | undefined,
+): Says {
+  const values = scratch?.subarray(0, mean.length) ?? new Float64Array(mean.length)
+  const own = spread * spread
   for (let at = 0; at < mean.length; at += 1) {
-    const wide = (variance[at] ?? 1) + spread * spread
+    const wide = (variance[at] ?? 1) + own
     const from = value - (mean[at] ?? 0)
     if (bound === null) values[at] = density(from, wide)
     else values[at] = bound === 'at-most' ? shareBelow(from, wide) : 1 - shareBelow(from, wide)

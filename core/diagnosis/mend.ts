@@ -1,10 +1,12 @@
 import type { GateFault, Readings } from '../reading/types.ts'
-import type { Fault } from './causes.ts'
-import type { Move } from './types.ts'
+import type { Cause, Fault } from './causes.ts'
+import { type GrindContext, grindMove, isAtFinest } from './grindMove.ts'
+import type { Move, Reason } from './types.ts'
 
 const CAUSE_OF: Record<GateFault, Fault> = {
   'machine-cold': 'cold',
   'basket-wet': 'basket-wet',
+  'basket-dirty': 'dirty',
   'wrong-basket': 'wrong-basket',
   'grinder-not-purged': 'not-purged',
   'dose-low': 'dose-low',
@@ -20,27 +22,95 @@ export function causeOfFault(fault: GateFault): Fault {
   return CAUSE_OF[fault]
 }
 
-/** The move that mends a gate fault. */
-export function mendMove(fault: GateFault, { dose }: Readings): Move {
-  switch (fault) {
-    case 'machine-cold':
-      return { lever: 'heat' }
-    case 'basket-wet':
-      return { lever: 'dry' }
-    case 'wrong-basket':
-      return { lever: 'basket' }
-    case 'grinder-not-purged':
-      return { lever: 'purge' }
+/** A move, and the rule that made it another one than its cause would want. */
+export interface Mend {
+  move: Move
+  why: Reason[]
+}
+
+/** The move that mends a cause in this shot; the grind moves only the way that the flow shows. */
+export function mendOf(cause: Cause, readings: Readings, grind: GrindContext): Mend {
+  const plain = (move: Move): Mend => ({ move, why: [] })
+  switch (cause) {
+    case 'none':
+      return plain({ lever: 'leave' })
+    case 'grind-too-coarse':
+    case 'grind-too-fine':
+      return grindMend(cause, readings, grind)
     case 'dose-low':
-      return { lever: 'dose', direction: 'more', trimG: dose.judged ? -dose.deviation : null }
+      return plain(doseMove('more', readings))
     case 'dose-high':
-      return { lever: 'dose', direction: 'less', trimG: dose.judged ? -dose.deviation : null }
-    case 'bed-uneven':
-      return { lever: 'distribution' }
+      return plain(doseMove('less', readings))
+    case 'stopped-early':
+      return plain(stopMove('later', readings))
+    case 'stopped-late':
+      return plain(stopMove('sooner', readings))
+    case 'ratio-short':
+      return plain({ lever: 'ratio', direction: 'longer' })
+    case 'ratio-long':
+      return plain({ lever: 'ratio', direction: 'shorter' })
     case 'tamp-tilted':
-    case 'tamp-slightly-tilted':
-      return { lever: 'tamp', how: 'level' }
-    case 'tamp-unsettled':
-      return { lever: 'tamp', how: 'settle' }
+      return plain({ lever: 'tamp', how: 'level' })
+    case 'tamp-light':
+      return plain({ lever: 'tamp', how: 'settle' })
+    case 'tamp-varying':
+      return plain({ lever: 'tamp', how: 'alike' })
+    default:
+      return plain({ lever: LEVER_OF[cause] })
   }
+}
+
+/** Causes that one plain act mends. */
+const LEVER_OF = {
+  'poor-distribution': 'distribution',
+  'basket-wet': 'dry',
+  dirty: 'clean',
+  'not-purged': 'purge',
+  cold: 'heat',
+  'too-hot': 'cool',
+  'temperature-swing': 'cycle',
+  'coffee-too-fresh': 'rest',
+  'coffee-stale': 'bag',
+  'pre-ground': 'fresh-grounds',
+  'roast-character': 'coffee',
+  'poor-water': 'water',
+  'wrong-basket': 'basket',
+  'burrs-out-of-range': 'burrs',
+} as const satisfies Partial<Record<Fault, Move['lever']>>
+
+/** How many grams only a scale says. */
+function doseMove(direction: 'more' | 'less', { dose, of: { context } }: Readings): Move {
+  const isThatWay =
+    dose.judged && context.doseMethod === 'scale' && dose.deviation < 0 === (direction === 'more')
+  return { lever: 'dose', direction, trimG: isThatWay ? -dose.deviation : null }
+}
+
+function stopMove(direction: 'later' | 'sooner', { yield: cup }: Readings): Move {
+  const isThatWay = cup.judged && cup.standing !== 'on' && cup.deviation < 0 === (direction === 'later')
+  return isThatWay
+    ? { lever: 'stop', direction, by: -cup.deviation, unit: cup.unit }
+    : { lever: 'stop', direction, by: null, unit: 'g' }
+}
+
+/**
+ * Finer only after a fast shot and coarser only after a slow one; where no safe finer setting is left another lever is
+ * named.
+ */
+function grindMend(
+  cause: 'grind-too-coarse' | 'grind-too-fine',
+  { flow, of: { context } }: Readings,
+  grind: GrindContext,
+): Mend {
+  const isFast = flow.state === 'fast' || flow.state === 'gushing'
+  const isSlow =
+    flow.state === 'slow' ||
+    flow.state === 'choking' ||
+    (flow.state === 'unknown' && context.signs['drips-only'] === true)
+  if (cause === 'grind-too-coarse' && isFast) {
+    return isAtFinest(grind)
+      ? { move: { lever: 'burrs' }, why: [{ code: 'last-safe-step' }] }
+      : { move: grindMove('finer', flow, grind), why: [] }
+  }
+  if (cause === 'grind-too-fine' && isSlow) return { move: grindMove('coarser', flow, grind), why: [] }
+  return { move: { lever: 'observe', observation: 'time-it' }, why: [] }
 }

@@ -1,4 +1,6 @@
-import type { Channel, EvidenceKey, Feature, Option } from './evidenceTypes.ts'
+import type { Readings } from '../reading/types.ts'
+import type { EnteredSign } from '../shot/entered.ts'
+import type { Channel, EvidenceKey, FlawSeen } from './evidenceTypes.ts'
 import { OPTION_SETS, isWord } from './evidenceTypes.ts'
 import { CHANCES } from './hypotheses.ts'
 import type { Inference } from './infer.ts'
@@ -11,39 +13,66 @@ export interface TellingLook {
   gain: number
 }
 
-/** A look, and what it would show: values, things seen, or one of several. */
+/** A look, and what it would show: values, things seen, or one of several; only what the bar has a place to enter. */
 interface Look {
   channels?: readonly Channel[]
-  features?: readonly Exclude<Feature, Option>[]
+  features?: readonly (EnteredSign | FlawSeen)[]
   choice?: keyof typeof OPTION_SETS
+  /** Whether it can still be made once the shot is through. */
+  isLater?: true
 }
 
 const LOOKS: Record<Observation, Look> = {
   'weigh-dose': { channels: ['dose'] },
-  'weigh-cup': { channels: ['yield'] },
+  'weigh-cup': { channels: ['yield'], isLater: true },
   'time-it': { channels: ['time'] },
   'mark-first-drop': { channels: ['first-drop'] },
-  'taste-it': { channels: ['sour', 'bitter', 'sweet'] },
+  'taste-it': { channels: ['sour', 'bitter', 'sweet'], isLater: true },
+  'trainer-taste': { channels: ['sour', 'bitter', 'sweet'], isLater: true },
   'watch-stream': { choice: 'stream', features: ['several-streams', 'early-blonding', 'dry-patches'] },
-  'read-puck': { choice: 'puck' },
-  'look-at-crema': { features: ['thin-crema', 'foamy-crema'] },
+  'read-puck': { choice: 'puck', isLater: true },
+  'look-at-crema': { features: ['thin-crema', 'foamy-crema'], isLater: true },
   'read-gauge': { features: ['pressure-low', 'pressure-high'] },
-  'check-heat': { features: ['seen-cold', 'first-shot-of-day'] },
-  'check-basket': { features: ['seen-wet'] },
-  'check-button': { features: ['seen-wrong-basket'] },
-  'check-purge': { features: ['seen-unpurged'] },
+  'check-heat': { features: ['seen-cold', 'first-shot-of-day'], isLater: true },
+  'check-basket': { features: ['seen-wet', 'seen-dirty'] },
+  'check-button': { features: ['seen-wrong-basket'], isLater: true },
+  'check-purge': { features: ['seen-unpurged'], isLater: true },
   'check-bed': { features: ['seen-uneven-bed'] },
   'check-tamp': { choice: 'tilt', features: ['seen-unsettled'] },
-  'flush-and-look': { features: ['steam-at-flush'] },
-  'look-at-beans': { features: ['oily-dark-beans', 'pre-ground-coffee'] },
-  'ask-roast-date': { channels: ['age'] },
-  'name-the-notes': { features: ['tastes-rancid', 'tastes-ashy', 'tastes-papery', 'tastes-flat'] },
-  'look-at-the-scale': { features: ['at-finest-setting', 'between-two-settings'] },
-  'try-another-grind': { features: ['same-at-every-grind'] },
-  'let-another-pull': { features: ['same-for-everyone'] },
-  'try-another-group': { features: ['this-group-only'] },
-  'compare-yields': { features: ['yield-off-every-time'] },
+  'flush-and-look': { features: ['steam-at-flush'], isLater: true },
+  'ask-roast-date': { channels: ['age'], isLater: true },
   'pull-another': { features: ['alternates', 'times-scatter', 'times-fall'] },
+}
+
+/** Looks into a cup or at a bed that a choke doesn't give, or that nobody should make under pressure. */
+const NOT_OF_A_CHOKE: ReadonlySet<Observation> = new Set([
+  'taste-it',
+  'trainer-taste',
+  'weigh-cup',
+  'look-at-crema',
+  'read-puck',
+  'flush-and-look',
+])
+
+/** Whether a look can be made of this shot, or of the next; null where it can't, or its answer is known. */
+export function whenToLook(observation: Observation, readings: Readings): 'still' | 'next-shot' | null {
+  const { facts, recipe, context } = readings.of
+  const isPulled = facts.clock !== null || facts.cup !== null || facts.abandoned !== null
+  const hasTasted = facts.taste.sour !== null && facts.taste.bitter !== null
+  const byVolume = (recipe.school?.volume ?? null) !== null
+  const isChoke = readings.flow.state === 'choking' || facts.abandoned !== null
+  const isKnown: Partial<Record<Observation, boolean>> = {
+    'weigh-dose': facts.dose !== null || byVolume,
+    'weigh-cup': facts.cup !== null || byVolume,
+    'time-it': facts.clock !== null,
+    'mark-first-drop': facts.clock !== null && facts.clock.firstDrop !== 'missed',
+    'taste-it': hasTasted,
+    'trainer-taste': !hasTasted || context.tongue === 'trusted',
+    'check-heat': facts.machineHot !== null,
+    'ask-roast-date': context.coffeeAgeDays !== null,
+  }
+  if (isKnown[observation] === true || (isChoke && NOT_OF_A_CHOKE.has(observation))) return null
+  return !isPulled || LOOKS[observation].isLater === true ? 'still' : 'next-shot'
 }
 
 /** Between which values a measurement is told apart, in its channel’s unit. */
@@ -68,7 +97,8 @@ const LEAST = 0.005
  * shows several things counts as its most telling one.
  */
 export function tellingLooks(
-  { posterior, placesOf }: Inference,
+  { placesOf }: Pick<Inference, 'placesOf'>,
+  posterior: Float64Array,
   noted: ReadonlySet<EvidenceKey>,
 ): TellingLook[] {
   const likely: number[] = []
@@ -100,7 +130,7 @@ const ALL_LOOKS = Object.entries(LOOKS).map(([observation, look]) => {
 
 /** What a yes or no would tell; what a chance leaves open of it is worked out once for each hypothesis. */
 function yesNoInformation(
-  feature: Exclude<Feature, Option>,
+  feature: EnteredSign | FlawSeen,
   posterior: Float64Array,
   likely: readonly number[],
 ): number {

@@ -1,11 +1,17 @@
 import type { Readings } from '../reading/types.ts'
 import type { TasteLeaning } from './types.ts'
 
-/** What the cup alone says, or null when it wasn't tasted. */
-export function tasteLeaning({ taste }: Readings): TasteLeaning | null {
+/** What the cup alone says, whoever tasted it, or null when nobody did. */
+export function leaningNoted({ taste }: Readings): TasteLeaning | null {
   if (!taste.judged) return null
   if (taste.bothStrong) return 'uneven'
-  if (taste.value < -taste.tolerance) return 'under'
-  if (taste.value > taste.tolerance || taste.drying) return 'over'
+  if (taste.isBright) return 'balanced'
+  if (taste.deviation < -taste.tolerance) return 'under'
+  if (taste.deviation > taste.tolerance || taste.drying) return 'over'
   return taste.sweetEnough === false ? 'flat' : 'balanced'
+}
+
+/** What the cup says to a tongue that can be trusted; null where none tasted it. */
+export function tasteLeaning(readings: Readings): TasteLeaning | null {
+  return readings.of.context.tongue === 'trusted' ? leaningNoted(readings) : null
 }

@@ -1,4 +1,5 @@
 import type { GateFault, GateUnknown } from '../reading/types.ts'
+import type { ReadingKind } from '../skill/types.ts'
 import type { Cause } from './causes.ts'
 import type { EvidenceKey, Option } from './evidenceTypes.ts'
 
@@ -7,6 +8,13 @@ export const CUP_VERDICTS = ['under', 'balanced', 'over', 'uneven'] as const
 export type CupVerdict = (typeof CUP_VERDICTS)[number]
 /** What can be said of a cup: "unclear" only says that it isn't known which. */
 export type Verdict = CupVerdict | 'unclear'
+
+/** Words of flow, for a shot that nobody to be trusted has tasted. */
+export const FLOW_HEADINGS = ['choked', 'slow', 'on-time', 'fast', 'gushed'] as const
+export type FlowHeading = (typeof FLOW_HEADINGS)[number]
+export const HEADINGS = [...FLOW_HEADINGS, ...CUP_VERDICTS, 'unclear'] as const
+/** What a shot is headed by: what was tasted, else how it flowed; "unclear" where neither is known. */
+export type Heading = (typeof HEADINGS)[number]
 
 export const LEVERS = [
   'grind',
@@ -40,6 +48,7 @@ export const OBSERVATIONS = [
   'time-it',
   'mark-first-drop',
   'taste-it',
+  'trainer-taste',
   'watch-stream',
   'read-puck',
   'look-at-crema',
@@ -51,14 +60,7 @@ export const OBSERVATIONS = [
   'check-bed',
   'check-tamp',
   'flush-and-look',
-  'look-at-beans',
   'ask-roast-date',
-  'name-the-notes',
-  'look-at-the-scale',
-  'try-another-grind',
-  'let-another-pull',
-  'try-another-group',
-  'compare-yields',
   'pull-another',
 ] as const
 /** What to look at next because it would tell most. */
@@ -67,10 +69,13 @@ export type Observation = (typeof OBSERVATIONS)[number]
 /** One thing to do next. Sizes are in the lever's own unit. */
 export type Move =
   | { lever: 'leave' }
+  /** Good to a trusted tongue though off its window: once more the same, before anything is concluded. */
+  | { lever: 'again' }
   | { lever: 'observe'; observation: Observation }
   | { lever: 'grind'; direction: 'finer' | 'coarser'; steps: number; toSetting: number | null }
   | { lever: 'dose'; direction: 'more' | 'less'; trimG: number | null }
-  | { lever: 'stop'; byG: number }
+  /** `by` is null where nobody measured the cup. */
+  | { lever: 'stop'; direction: 'later' | 'sooner'; by: number | null; unit: 'g' | 'ml' }
   | { lever: 'ratio'; direction: 'longer' | 'shorter' }
   | { lever: 'tamp'; how: 'level' | 'settle' | 'alike' }
   | { lever: Exclude<Lever, 'grind' | 'dose' | 'stop' | 'ratio' | 'tamp'> }
@@ -88,12 +93,14 @@ export type Reason =
   | { code: 'ratio-first' }
   | { code: 'taste-decides' }
   | { code: 'taste-against-flow' }
+  | { code: 'learner-against-flow' }
+  | { code: 'last-safe-step' }
 
 /** How a value stood against a careful shot: low, usual or high; a thing seen or not; or which of several it was. */
 export type Noted = 'yes' | 'no' | 'low' | 'usual' | 'high' | WordOf<Option>
 type WordOf<O> = O extends `${string}:${infer Word}` ? Word : never
 
-/** A piece of evidence and how it moved the log-odds of the leading cause. */
+/** A piece of evidence and how it moved the log-odds of the named cause. */
 export interface WeighedEvidence {
   key: EvidenceKey
   noted: Noted
@@ -102,25 +109,44 @@ export interface WeighedEvidence {
 }
 
 /**
- * What a shot amounts to. `mendToo` are faults to mend beside the one move where the shot was so far out that both are
- * wanted; `hold` is what must stay as it is so that the next shot can tell something.
+ * What is named: one cause, two that hold at once, one of two, or nothing because there is not enough to tell; the
+ * likeliest first.
  */
-export interface Diagnosis {
+export type Named =
+  | { as: 'one'; causes: readonly [Cause] }
+  | { as: 'both' | 'either'; causes: readonly [Cause, Cause] }
+  | { as: 'unclear'; causes: readonly [] }
+
+/** Why nobody should loosen the portafilter yet: it choked, the lever's spring still presses, or nothing lets the pressure out. */
+export type PressureCaution = 'choked' | 'lever' | 'no-valve'
+
+/**
+ * What a shot amounts to, as one statement: heading, what is named, the move and what stays belong together. `mendToo`
+ * are faults to mend beside the one move where both are wanted; `right` is one thing that was right, and `changes` the
+ * reading that the move is about.
+ */
+export interface Statement {
+  heading: Heading
+  /** What the cup was to a trusted tongue, or uneven by its look: what a call is held against. */
   verdict: Verdict
-  verdicts: Record<CupVerdict, number>
-  /** Likeliest first; two can hold at once, so that they sum to 1 or more. */
-  causes: readonly { cause: Cause; probability: number }[]
-  /** The likeliest, or null where there is not enough to tell. */
-  cause: Cause | null
-  /** The next likeliest, where it is worth naming. */
-  runnerUp: Cause | null
-  /** What speaks for and against the likeliest, the weightiest first. */
-  evidence: readonly WeighedEvidence[]
-  why: Reason[]
+  named: Named
   move: Move
+  why: Reason[]
   mendToo: GateFault[]
   hold: HeldLever[]
-  lookNext: Observation | null
-  /** The puck may still be under pressure: nobody should loosen the portafilter yet. */
-  pressureCaution: boolean
+  right: ReadingKind | null
+  changes: ReadingKind | null
+  pressureCaution: PressureCaution | null
+  /** Likeliest first; two can hold at once, so that they sum to 1 or more. */
+  causes: readonly { cause: Cause; probability: number }[]
+}
+
+/** A statement with what is worked out when somebody asks for it. */
+export interface Diagnosis extends Statement {
+  /** What speaks for and against what was named first, the weightiest first. */
+  evidence: readonly WeighedEvidence[]
+  /** What to look at beside the move, and whether that is still to be had of this shot. */
+  lookNext: { observation: Observation; isStillThere: boolean } | null
+  /** The version of the rules that said all this. */
+  rulesVersion: number
 }

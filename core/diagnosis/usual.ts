@@ -1,40 +1,4 @@
-import type { Fault } from './causes.ts'
 import type { Channel, Shown } from './evidenceTypes.ts'
-
-/** How often a fault is met against a shot without it (odds), before anything is known. */
-export const PRIOR_ODDS: Record<Fault, number> = {
-  'grind-too-coarse': 0.4,
-  'grind-too-fine': 0.4,
-  'dose-low': 0.3,
-  'dose-high': 0.3,
-  'tamp-tilted': 0.3,
-  'tamp-light': 0.3,
-  'tamp-varying': 0.22,
-  'poor-distribution': 0.3,
-  'basket-wet': 0.25,
-  dirty: 0.25,
-  'not-purged': 0.28,
-  cold: 0.3,
-  'too-hot': 0.25,
-  'temperature-swing': 0.2,
-  'coffee-too-fresh': 0.25,
-  'coffee-stale': 0.25,
-  'pre-ground': 0.2,
-  'roast-character': 0.25,
-  'poor-water': 0.2,
-  'wrong-basket': 0.25,
-  'burrs-out-of-range': 0.22,
-  'stopped-early': 0.3,
-  'stopped-late': 0.3,
-  'ratio-short': 0.25,
-  'ratio-long': 0.25,
-}
-
-/**
- * How much rarer two faults come together than if each came by itself: of shots that are asked about, about one in
- * five has two.
- */
-export const PAIR_FACTOR = 0.09
 
 /**
  * A careful shot without a fault: where each value lies and how it is spread between shots. Dose in g from target;
@@ -56,14 +20,15 @@ export const BASELINE: Record<Channel, { mean: number; spread: number }> = {
 
 /** How often each thing is noted though no fault makes it so. */
 export const BY_ITSELF: Record<Shown, number> = {
-  'seen-cold': 0.03,
-  'seen-wet': 0.03,
-  'seen-wrong-basket': 0.02,
-  'seen-unpurged': 0.03,
-  'seen-uneven-bed': 0.04,
-  'seen-unsettled': 0.04,
-  'tilt:slight': 0.1,
-  'tilt:clear': 0.015,
+  'seen-cold': 0.01,
+  'seen-wet': 0.01,
+  'seen-dirty': 0.01,
+  'seen-wrong-basket': 0.01,
+  'seen-unpurged': 0.01,
+  'seen-uneven-bed': 0.015,
+  'seen-unsettled': 0.015,
+  'tilt:slight': 0.08,
+  'tilt:clear': 0.01,
   'stream:spurting': 0.05,
   'stream:one-sided': 0.03,
   'puck:holes': 0.05,
@@ -93,7 +58,7 @@ export const BY_ITSELF: Record<Shown, number> = {
   'same-for-everyone': 0.1,
   'this-group-only': 0.04,
   'yield-off-every-time': 0.04,
-  alternates: 0.05,
-  'times-scatter': 0.1,
-  'times-fall': 0.06,
+  alternates: 0.01,
+  'times-scatter': 0.05,
+  'times-fall': 0.03,
 }

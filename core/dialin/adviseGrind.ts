@@ -30,7 +30,9 @@ export function adviseGrind(
   wish: DialInWish,
 ): GrindAdvice {
   const situation = situationOf(history, recipe, grinder, wish)
-  const { step, option, why } = decide(situation)
+  const decision = decide(situation)
+  const { step, why } = decision
+  const option = { ...decision.option, setting: onAdvisable(decision.option.setting, situation) }
   const { model, last } = situation
   const shift = THRESHOLDS.doseLnPerG * option.doseByG
   const fineness = finenessNow(option.setting, grinder)
@@ -50,6 +52,11 @@ export function adviseGrind(
   }
 }
 
+/** A shot may have been pulled where nobody should set the grinder again. */
+function onAdvisable(setting: number, { advisable: { minSetting, maxSetting } }: Situation): number {
+  return Math.min(maxSetting, Math.max(minSetting, setting))
+}
+
 interface Decision {
   step: DialInStep
   option: Pick<Option, 'setting' | 'doseByG'>
@@ -57,8 +64,8 @@ interface Decision {
 }
 
 function decide(situation: Situation): Decision {
-  const { last, recipe, grinder, wish, model, level } = situation
-  const best = bestOption(model, recipe, grinder, wish)
+  const { last, recipe, advisable, wish, model, level } = situation
+  const best = bestOption(model, recipe, advisable, wish)
   if (last === null) return { step: 'start', option: best, why: [level.from] }
   return held(situation, last, best) ?? moved(situation, last, best)
 }
@@ -123,7 +130,11 @@ function moved(situation: Situation, last: GrindShot, best: Option): Decision {
 }
 
 /** The end of the scale beyond which the target almost certainly lies. */
-function endOfScale({ recipe, grinder, model }: Situation): { setting: number; why: DialInReason } | null {
+function endOfScale({
+  recipe,
+  advisable: grinder,
+  model,
+}: Situation): { setting: number; why: DialInReason } | null {
   const { from, to } = windowLn(recipe)
   const isLower = grinder.finerIs === 'lower'
   const [finest, coarsest] = isLower

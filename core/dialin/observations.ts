@@ -1,4 +1,4 @@
-import { faultShift } from '../reading/gate.ts'
+import { faultShift } from '../reading/faultTimes.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import type { DialInGrinder, GrindShot } from './types.ts'
@@ -73,6 +73,8 @@ function timeOf({ readings }: GrindShot, recipe: Recipe): { ln: number; bound: O
       return time.pumpS > recipe.firstDropMaxS
         ? { ln: Math.log((recipe.timeMaxS * time.pumpS) / recipe.firstDropMaxS), bound: 'at-least' }
         : null
+    // Two bounds that lie apart say too little of a slope.
+    case 'between':
     case 'unknown':
       return null
   }

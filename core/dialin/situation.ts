@@ -1,3 +1,4 @@
+import { scaleToAdvise } from '../equipment/fineEnd.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { type GrindModel, grindModel } from './grindModel.ts'
 import { type LevelBelief, levelBelief } from './level.ts'
@@ -10,6 +11,8 @@ import type { DialInGrinder, DialInWish, GrindShot } from './types.ts'
 export interface Situation {
   recipe: Recipe
   grinder: DialInGrinder
+  /** The same, cut off where advice ends on its fine side. */
+  advisable: DialInGrinder
   wish: DialInWish
   /** This session's shots of this coffee, oldest first. */
   session: readonly GrindShot[]
@@ -35,10 +38,17 @@ export function situationOf(
   return {
     recipe,
     grinder,
+    advisable: scaleToAdvise(grinder, settingsRun(history, grinder)),
     wish,
     session,
     last: session.at(-1) ?? null,
     level,
     model: grindModel(level, slope, observations.filter(isHere)),
   }
+}
+
+/** Where this grinder has run with its inner burr where it is now. */
+function settingsRun(history: readonly GrindShot[], { innerBurr }: DialInGrinder): number[] {
+  const now = innerBurr?.at ?? null
+  return history.filter(({ innerBurrAt }) => innerBurrAt === now).map(({ setting }) => setting)
 }

@@ -1,4 +1,6 @@
-import { isClearOfTouching, settingAfterBurrMove, settingShown } from './grinder.ts'
+import { GRINDER } from '../testing/examples.ts'
+import { finestAdvised, isClearOfTouching } from './fineEnd.ts'
+import { settingAfterBurrMove, settingShown } from './grinder.ts'
 import { type GroupSetting, checkGroup, warmUpLeft } from './machine.ts'
 import { ROOM_PARTS, type RoomState, roomReadiness } from './room.ts'
 import { filterDaysLeft, mineralsG } from './water.ts'
@@ -56,9 +58,24 @@ describe('a grinder’s scale', () => {
   })
 
   test('settings at or past the touching point are never clear of it', () => {
-    expect([isClearOfTouching(2, 2, 'lower'), isClearOfTouching(3, 2, 'lower')]).toEqual([false, true])
-    expect([isClearOfTouching(80, 80, 'higher'), isClearOfTouching(79, 80, 'higher')]).toEqual([false, true])
-    expect(isClearOfTouching(0, null, 'lower')).toBe(true)
+    const lower = { ...GRINDER, touchingAt: 2 }
+    const higher = { ...GRINDER, finerIs: 'higher', touchingAt: 80 } as const
+    expect([isClearOfTouching(2, lower), isClearOfTouching(3, lower)]).toEqual([false, true])
+    expect([isClearOfTouching(80, higher), isClearOfTouching(79, higher)]).toEqual([false, true])
+    expect(isClearOfTouching(0, GRINDER)).toBe(true)
+  })
+
+  test.each([
+    ['a step clear of where the burrs touch', { ...GRINDER, touchingAt: 2 }, [], 3],
+    ['on the next mark, where they touch between two', { ...GRINDER, touchingAt: 2.5 }, [], 4],
+    ['by the margin, where nobody knows', GRINDER, [], 2],
+    ['by more on a long scale', { ...GRINDER, maxSetting: 100 }, [], 5],
+    ['finer where it has run', GRINDER, [14, 1], 1],
+    ['never where it ran past the touching point', { ...GRINDER, touchingAt: 2 }, [1], 3],
+    ['where finer is higher', { ...GRINDER, finerIs: 'higher', touchingAt: 37 } as const, [], 36],
+    ['where finer is higher and nobody knows', { ...GRINDER, finerIs: 'higher' } as const, [39], 39],
+  ])('the finest setting that may be advised: %s', (_name, scale, ranAt, finest) => {
+    expect(finestAdvised(scale, ranAt)).toBe(finest)
   })
 })
 

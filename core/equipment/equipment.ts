@@ -11,10 +11,14 @@ export interface Vessel {
 
 export const FINER_IS = ['lower', 'higher'] as const
 
-/** A grinder's outer scale: its range, its step, and which way is finer. */
+/**
+ * A grinder's outer scale: its range, its step, which way is finer, and where its burrs touch, from the maker's manual
+ * or whoever keeps the grinder; null where nobody has entered it.
+ */
 export interface GrinderScale {
   minSetting: number
   maxSetting: number
   settingStep: number
   finerIs: (typeof FINER_IS)[number]
+  touchingAt: number | null
 }

@@ -37,13 +37,3 @@ export function settingAfterBurrMove(setting: number, before: InnerBurr, after: 
   const shift = after.settingsPerUnit
   return shift === null ? null : setting - (after.at - before.at) * shift
 }
-
-/** Whether a setting lies on the coarse side of the point at which the burrs touch; never advise one that doesn't. */
-export function isClearOfTouching(
-  setting: number,
-  touchingAt: number | null,
-  finerIs: GrinderScale['finerIs'],
-) {
-  if (touchingAt === null) return true
-  return finerIs === 'lower' ? setting > touchingAt : setting < touchingAt
-}

@@ -33,6 +33,20 @@ export type Change = (typeof CHANGES)[number]
 /** Days after roasting where a coffee carries no window of its own. */
 export const USUAL_FRESHNESS: FreshnessWindow = { restDays: 5, bestUntilDays: 21, usableUntilDays: 35 }
 
+export const TONGUES = ['trusted', 'learning'] as const
+/**
+ * Whose tongue tasted: a trainer's, or one that told sour from bitter in 9 of 10 coded pairs, is trusted. Beginners swap
+ * the two, so that what they note is kept and compared, and moves nothing.
+ */
+export type Tongue = (typeof TONGUES)[number]
+
+/** What the machine is, as far as it changes what may be said of a shot. */
+export interface MachineKnown {
+  isLever: boolean
+  /** Whether a valve lets the pressure out of the basket after the shot. */
+  hasReleaseValve: boolean
+}
+
 /** What is known of a shot beside its own facts. Null and left out are "not known". */
 export interface ShotContext {
   /** What was said or seen in a word. */
@@ -45,6 +59,13 @@ export interface ShotContext {
   /** What was changed since the shot before; null when nobody knows. */
   changedSinceLast: readonly Change[] | null
   grindOwner: 'trainer' | 'trainee'
+  tongue: Tongue
+  machine: MachineKnown | null
+  /** The last move of this grinder before the shot: which way and by how many of its steps; 0 steps: it was not moved. */
+  grindMoved: { direction: 'finer' | 'coarser'; steps: number } | null
+  isRoastDark: boolean | null
+  /** What the basket in the group is made for, in g. */
+  basketNominalG: number | null
 }
 
 /** Nothing known beside the facts; doses are taken to be weighed. */
@@ -56,4 +77,9 @@ export const NO_CONTEXT: ShotContext = {
   warmUp: null,
   changedSinceLast: null,
   grindOwner: 'trainee',
+  tongue: 'trusted',
+  machine: null,
+  grindMoved: null,
+  isRoastDark: null,
+  basketNominalG: null,
 }

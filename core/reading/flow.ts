@@ -8,43 +8,75 @@ import type { Flow } from './types.ts'
 const UNKNOWN: Flow = { state: 'unknown', missLn: 0 }
 const CHOKED: Flow = { state: 'choking', missLn: Infinity }
 
-/** Choking, slow, on, fast or gushing: the time at target against the window, or a bound that settles it alone. */
+/**
+ * Choking, slow, on, fast or gushing: the time at target against the window, or a bound that settles it alone. Both are
+ * counted from pump start, whatever the recipe's clock, so that the same instants say the same on each.
+ */
 export function flowOf(facts: ShotFacts, time: TimeAtTarget, recipe: Recipe): Flow {
+  if (facts.abandoned === 'choked') return CHOKED
+  const isOnlyRecorded = recipe.school?.onlyRecorded.includes('time') ?? false
+  const judged = (flow: Flow) => (isOnlyRecorded && flow.state !== 'choking' ? UNKNOWN : flow)
   switch (time.kind) {
     case 'unknown':
       return UNKNOWN
     case 'no-drop':
-      return time.pumpS >= recipe.firstDropMaxS * THRESHOLDS.chokeFirstDropTimes ? CHOKED : UNKNOWN
+      return hasNoDropYet(time.pumpS, recipe) ? CHOKED : UNKNOWN
     case 'known':
-      return isOnlyRecorded(recipe) ? UNKNOWN : againstWindow(time.s, recipe)
+      return isOnlyRecorded ? UNKNOWN : againstWindow(time.s, time.startS, recipe)
     case 'at-least':
-      return notReached(facts, time.s, recipe)
+      return judged(notReached(facts, time, recipe))
     case 'at-most':
-      return !isOnlyRecorded(recipe) && time.s <= recipe.timeMinS ? tooFast(time.s, recipe) : UNKNOWN
+      return judged(reachedBy(facts, time.s, time.startS, recipe))
+    case 'between':
+      return judged(within(facts, time, recipe))
   }
 }
 
-/** A house that only records its times still sees a choke. */
-function isOnlyRecorded({ school }: Recipe): boolean {
-  return school?.onlyRecorded.includes('time') ?? false
+/** No drop by twice the latest usual one. */
+function hasNoDropYet(pumpS: number, { firstDropMaxS }: Recipe): boolean {
+  return pumpS >= firstDropMaxS * THRESHOLDS.chokeFirstDropTimes
 }
 
-function againstWindow(s: number, recipe: Recipe): Flow {
-  if (s < recipe.timeMinS) return tooFast(s, recipe)
+function againstWindow(s: number, startS: number, recipe: Recipe): Flow {
+  if (s < recipe.timeMinS) return tooFast(s, startS, recipe)
   if (s <= recipe.timeMaxS) return { state: 'on', missLn: 0 }
-  return s > recipe.timeMaxS * THRESHOLDS.chokeBeyondWindowEnds
+  return tooSlow(s, startS, recipe)
+}
+
+function tooSlow(s: number, startS: number, { timeMaxS }: Recipe): Flow {
+  return s + startS > (timeMaxS + startS) * THRESHOLDS.chokeBeyondWindowEnds
     ? CHOKED
-    : { state: 'slow', missLn: Math.log(s / recipe.timeMaxS) }
+    : { state: 'slow', missLn: Math.log((s + startS) / (timeMaxS + startS)) }
 }
 
-function tooFast(s: number, recipe: Recipe): Flow {
-  const state = s <= recipe.timeMinS * THRESHOLDS.gushBelowWindowShare ? 'gushing' : 'fast'
-  return { state, missLn: Math.log(recipe.timeMinS / s) }
+function tooFast(s: number, startS: number, { timeMinS }: Recipe): Flow {
+  const [pumpS, windowS] = [Math.max(s + startS, 0.1), timeMinS + startS]
+  const state = pumpS <= windowS * THRESHOLDS.gushBelowWindowShare ? 'gushing' : 'fast'
+  return { state, missLn: Math.log(windowS / pumpS) }
 }
 
-function notReached(facts: ShotFacts, s: number, recipe: Recipe): Flow {
+function notReached(
+  facts: ShotFacts,
+  { s, startS }: Extract<TimeAtTarget, { kind: 'at-least' }>,
+  recipe: Recipe,
+): Flow {
+  const firstDropS = facts.clock?.firstDropS ?? 0
+  if (hasNoDropYet(firstDropS, recipe)) return CHOKED
   if (s < recipe.timeMaxS) return UNKNOWN
   const share = yieldShare(facts, recipe)?.share ?? 0
-  if (facts.abandoned === 'choked' || share < THRESHOLDS.chokeYieldShare) return CHOKED
-  return isOnlyRecorded(recipe) ? UNKNOWN : { state: 'slow', missLn: Math.log(s / recipe.timeMaxS) }
+  return share < THRESHOLDS.chokeYieldShare ? CHOKED : tooSlow(s, startS, recipe)
+}
+
+function reachedBy({ abandoned }: ShotFacts, s: number, startS: number, recipe: Recipe): Flow {
+  if (s <= recipe.timeMinS) return tooFast(s, startS, recipe)
+  return abandoned === 'gushed' ? { state: 'gushing', missLn: 0 } : UNKNOWN
+}
+
+function within(
+  facts: ShotFacts,
+  { fromS, toS, startS }: Extract<TimeAtTarget, { kind: 'between' }>,
+  recipe: Recipe,
+): Flow {
+  if (fromS > recipe.timeMaxS) return tooSlow(fromS, startS, recipe)
+  return reachedBy(facts, toS, startS, recipe)
 }

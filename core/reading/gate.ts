@@ -1,17 +1,19 @@
 import type { ShotFacts } from '../shot/facts.ts'
 import { THRESHOLDS } from '../thresholds.ts'
-import type { ShotContext } from './context.ts'
+import { DOSE_SPREAD_G, type ShotContext } from './context.ts'
+import { faultShift } from './faultTimes.ts'
 import type { DoseReading, Flow, Gate, GateFault, GateUnknown } from './types.ts'
 
 /** Is this shot evidence about the grind? A fault seen says no; a thing not looked at is named, not assumed. */
-export function gateOf(facts: ShotFacts, dose: DoseReading, { warmUp }: ShotContext): Gate {
-  const doseOut = dose.judged && dose.standing !== 'on' ? dose.direction : null
+export function gateOf(facts: ShotFacts, dose: DoseReading, { warmUp, doseMethod }: ShotContext): Gate {
+  const doseOut = isDoseOut(dose, DOSE_SPREAD_G[doseMethod]) && dose.judged ? dose.direction : null
   const { tilt, settled } = facts.tamp
   // Who touched it knows better than the clock on the wall.
   const isHot = facts.machineHot ?? (warmUp === null ? null : warmUp.minutesOn >= warmUp.minutesNeeded)
   const present: Record<GateFault, boolean> = {
     'machine-cold': isHot === false,
     'basket-wet': facts.basketDry === false,
+    'basket-dirty': facts.basketClean === false,
     'wrong-basket': facts.rightBasket === false,
     'grinder-not-purged': facts.grinderPurged === false,
     'dose-low': doseOut === 'under',
@@ -48,39 +50,15 @@ export function gateOf(facts: ShotFacts, dose: DoseReading, { warmUp }: ShotCont
   }
 }
 
+/** A dose that was measured by eye is no fault within what an eye errs by. */
+function isDoseOut(dose: DoseReading, spreadG: number): boolean {
+  if (!dose.judged || dose.standing === 'on') return false
+  return spreadG <= dose.tolerance || Math.abs(dose.deviation) > THRESHOLDS.doseFaultSpreads * spreadG
+}
+
 function trueKeys<K extends string>(flags: Record<K, boolean>): K[] {
   // The record's keys are exactly K; Object.keys only knows them as strings.
   return (Object.keys(flags) as K[]).filter((key) => flags[key])
-}
-
-/** Which way a fault can push the time, and the most it is known to, as |ln|. */
-export function faultShift(fault: GateFault, dose: DoseReading): { slower: number; faster: number } {
-  const { faultLn, doseLnPerG } = THRESHOLDS
-  const doseLn = dose.judged ? Math.abs(dose.deviation) * doseLnPerG : 0
-  const eitherWay = (ln: number) => ({ slower: ln, faster: ln })
-  const faster = (ln: number) => ({ slower: 0, faster: ln })
-  switch (fault) {
-    case 'machine-cold':
-      return eitherWay(faultLn.cold)
-    case 'basket-wet':
-      return faster(faultLn.wet)
-    case 'wrong-basket':
-      return eitherWay(faultLn.wrongBasket)
-    case 'grinder-not-purged':
-      return eitherWay(faultLn.notPurged)
-    case 'dose-low':
-      return faster(doseLn)
-    case 'dose-high':
-      return { slower: doseLn, faster: 0 }
-    case 'bed-uneven':
-      return faster(faultLn.bedUneven)
-    case 'tamp-tilted':
-      return faster(faultLn.tampTilted)
-    case 'tamp-slightly-tilted':
-      return faster(faultLn.tampSlightlyTilted)
-    case 'tamp-unsettled':
-      return faster(faultLn.tampUnsettled)
-  }
 }
 
 /**

@@ -50,7 +50,7 @@ export function readShot(facts: ShotFacts, recipe: Recipe, context: ShotContext 
     accounts: chargeReadings(judged, { purpose: 'practice', grindOwner, isReferenceOff: false }),
     missing: missingPart(facts, recipe),
     severalChanged: (changedSinceLast?.length ?? 0) > 1,
-    unevenSigns: unevenSigns(facts, taste),
+    unevenSigns: unevenSigns(facts, taste, context),
     looked: { stream: facts.look.stream !== null, puck: facts.look.puck !== null },
     of: { facts, recipe, context },
   }
@@ -91,10 +91,15 @@ function missingPart(facts: ShotFacts, recipe: Recipe): MissingPart | null {
   return MISSING_PARTS.find((part) => isMissing[part]) ?? null
 }
 
-function unevenSigns({ look }: ShotFacts, taste: TasteReading): UnevenSign[] {
+function unevenSigns(
+  { look }: ShotFacts,
+  taste: TasteReading,
+  { signs: said, tongue }: ShotContext,
+): UnevenSign[] {
   const signs: UnevenSign[] = []
   if (look.stream === 'spurting' || look.stream === 'one-sided') signs.push(look.stream)
   if (look.puck === 'holes' || look.puck === 'thin-side') signs.push(look.puck)
-  if (taste.judged && taste.bothStrong) signs.push('sour-and-bitter')
+  for (const sign of ['several-streams', 'dry-patches'] as const) if (said[sign] === true) signs.push(sign)
+  if (taste.judged && taste.bothStrong && tongue === 'trusted') signs.push('sour-and-bitter')
   return signs
 }

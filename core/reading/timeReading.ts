@@ -31,5 +31,17 @@ export function readTime(time: TimeAtTarget, recipe: Recipe): TimeReading {
     case 'at-most':
       if (time.s > recipe.timeMinS) return { judged: false, why: 'stopped-too-far' }
       return { ...against(time.s), standing: 'off', bound: 'at-most', clockS: time.s, estimated: false }
+    case 'between':
+      if (time.fromS > recipe.timeMaxS)
+        return {
+          ...against(time.fromS),
+          standing: 'off',
+          bound: 'at-least',
+          clockS: time.fromS,
+          estimated: true,
+        }
+      if (time.toS < recipe.timeMinS)
+        return { ...against(time.toS), standing: 'off', bound: 'at-most', clockS: time.toS, estimated: true }
+      return { judged: false, why: time.why }
   }
 }

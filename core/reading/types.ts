@@ -54,8 +54,12 @@ export interface TimeMeasured extends Measured {
   estimated: boolean
 }
 
-/** The value is bitter − sour, −10…10: under-extracted below 0, over-extracted above. */
+/**
+ * The value is bitter − sour, −10…10: under-extracted below its target, over-extracted above. `isBright`: more sour than
+ * that and no fault, because the cup is sweet.
+ */
 export interface TasteMeasured extends Measured {
+  isBright: boolean
   sweetEnough: boolean | null
   drying: boolean
   bothStrong: boolean
@@ -70,6 +74,7 @@ export type TasteReading = TasteMeasured | Unjudged
 export const GATE_FAULTS = [
   'machine-cold',
   'basket-wet',
+  'basket-dirty',
   'wrong-basket',
   'grinder-not-purged',
   'dose-low',
@@ -103,7 +108,15 @@ export interface Flow {
   missLn: number
 }
 
-export const UNEVEN_SIGNS = ['spurting', 'one-sided', 'holes', 'thin-side', 'sour-and-bitter'] as const
+export const UNEVEN_SIGNS = [
+  'spurting',
+  'one-sided',
+  'holes',
+  'thin-side',
+  'several-streams',
+  'dry-patches',
+  'sour-and-bitter',
+] as const
 export type UnevenSign = (typeof UNEVEN_SIGNS)[number]
 
 export const MISSING_PARTS = ['clock', 'first-drop', 'cup', 'taste', 'dose', 'tamp'] as const

@@ -22,8 +22,17 @@ export interface Recipe {
   /** How far apart sour and bitter may be, and how sweet the cup should at least be; both on 0–10. */
   tasteTolerance: number
   sweetMin: number
+  /** What the cup should taste of, where somebody set it; left out or null: balanced, and no more than bright. */
+  taste?: TasteTargets | null
   /** Where a house departs from the usual school; left out, it doesn't. */
   school?: RecipeSchool
+}
+
+/** What a recipe's cup should taste of, each 0–10, within `tasteTolerance`. */
+export interface TasteTargets {
+  sour: number
+  sweet: number
+  bitter: number
 }
 
 /** How a house judges, where that differs: what is only recorded, and yields or tamps that are measured otherwise. */

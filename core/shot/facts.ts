@@ -63,7 +63,10 @@ export interface ShotFacts {
   grindSetting: number | null
   grinderPurged: boolean | null
   machineHot: boolean | null
+  /** Where nothing is said of `basketClean`, false is wet or dirty: it was one question once. */
   basketDry: boolean | null
+  /** Left out in shots of which it was not asked. */
+  basketClean?: boolean | null
   rightBasket: boolean | null
   bedEven: boolean | null
   dose: Weighing | null

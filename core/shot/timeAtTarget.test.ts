@@ -6,6 +6,7 @@ test('on target, the time at target is the clock’s own', () => {
     kind: 'known',
     s: 28,
     clockS: 28,
+    startS: 0,
     estimated: false,
   })
 })
@@ -24,17 +25,18 @@ test('a drop recipe counts from the first drop', () => {
   })
 })
 
-test('without its own first drop a pump time is never held against a drop window', () => {
+test('without its own first drop a pump time is never held against a drop window: bounds are left', () => {
   expect(timeAtTarget(carefulShot({ firstDropS: null, stopS: 23 }), DROP_RECIPE)).toEqual({
-    kind: 'unknown',
+    kind: 'between',
+    fromS: 13,
+    toS: 23,
+    startS: 7.5,
     why: 'first-drop-missed',
   })
-})
-
-test('but a shot that reached its target before a drop window could open was fast on any clock', () => {
-  expect(timeAtTarget(carefulShot({ firstDropS: null, stopS: 15 }), DROP_RECIPE)).toEqual({
-    kind: 'at-most',
-    s: 15,
+  // In a slow shot the first drop came late too.
+  expect(timeAtTarget(carefulShot({ firstDropS: null, stopS: 70 }), DROP_RECIPE)).toMatchObject({
+    fromS: 42,
+    toS: 70,
   })
 })
 
@@ -46,28 +48,46 @@ test('an unmarked first drop makes a pump time an estimate', () => {
 })
 
 test.each([
-  ['more than a quarter short', { stopS: 40, cupG: 26 }, { kind: 'at-least', s: 40 }],
-  ['more than a quarter over', { stopS: 18, cupG: 46 }, { kind: 'at-most', s: 18 }],
+  ['more than a quarter short', { stopS: 40, cupG: 26 }, { kind: 'at-least', s: 40, startS: 0 }],
+  ['more than half over', { stopS: 18, cupG: 55 }, { kind: 'at-most', s: 18, startS: 0 }],
 ])('%s leaves only a bound', (_name, pull, expected) => {
   expect(timeAtTarget(carefulShot(pull), PUMP_RECIPE)).toEqual(expected)
 })
 
 test.each([
   ['nothing timed', carefulShot({}, { clock: null }), 'not-timed'],
-  ['no cup weighed', carefulShot({ cupG: null }), 'cup-not-weighed'],
   ['spilt', carefulShot({}, { abandoned: 'spilt' }), 'spilt'],
 ] as const)('%s: unknown, and it says why', (_name, facts, why) => {
   expect(timeAtTarget(facts, PUMP_RECIPE)).toEqual({ kind: 'unknown', why })
+})
+
+test('a cup that overshot passed its target on the way, so that its time is known', () => {
+  expect(timeAtTarget(carefulShot({ firstDropS: 7, stopS: 28, cupG: 48 }), PUMP_RECIPE)).toMatchObject({
+    kind: 'known',
+    s: 7 + 21 * 0.75,
+  })
+})
+
+test('a cup that nobody weighed leaves bounds on both sides', () => {
+  expect(timeAtTarget(carefulShot({ stopS: 40, cupG: null }), PUMP_RECIPE)).toEqual({
+    kind: 'between',
+    // 7 s to the first drop, and 33 s that may be longer or shorter by a quarter.
+    fromS: expect.closeTo(33.4, 5),
+    toS: 48.25,
+    startS: 0,
+    why: 'cup-not-weighed',
+  })
 })
 
 test('a choked shot says "longer than", a gushed one "shorter than"', () => {
   expect(timeAtTarget(carefulShot({ stopS: 60, cupG: 4 }, { abandoned: 'choked' }), PUMP_RECIPE)).toEqual({
     kind: 'at-least',
     s: 60,
+    startS: 0,
   })
   expect(
     timeAtTarget(carefulShot({ firstDropS: 2, stopS: 8, cupG: null }, { abandoned: 'gushed' }), PUMP_RECIPE),
-  ).toEqual({ kind: 'at-most', s: 8 })
+  ).toEqual({ kind: 'at-most', s: 8, startS: 0 })
 })
 
 test('stopped before any drop keeps its pump seconds', () => {

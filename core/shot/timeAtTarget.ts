@@ -16,12 +16,15 @@ export type TimeUnknown =
 
 /**
  * The second, on the recipe's clock, at which the pump should have been stopped for the cup to end at the target;
- * or only a bound on it. `clockS` is what that clock itself showed at the stop. `no-drop` carries seconds from pump start, because the drop clock never began.
+ * or only a bound on it, or bounds on both sides. `clockS` is what that clock itself showed at the stop; `startS` where
+ * it stands at 0, in s from pump start, so that shots on different clocks can be held against each other. `no-drop`
+ * carries seconds from pump start, because the drop clock never began.
  */
 export type TimeAtTarget =
-  | { kind: 'known'; s: number; clockS: number; estimated: boolean }
-  | { kind: 'at-least'; s: number }
-  | { kind: 'at-most'; s: number }
+  | { kind: 'known'; s: number; clockS: number; startS: number; estimated: boolean }
+  | { kind: 'at-least'; s: number; startS: number }
+  | { kind: 'at-most'; s: number; startS: number }
+  | { kind: 'between'; fromS: number; toS: number; startS: number; why: TimeUnknown }
   | { kind: 'no-drop'; pumpS: number }
   | { kind: 'unknown'; why: TimeUnknown }
 
@@ -37,26 +40,77 @@ function clockStartS({ firstDropS, preinfusionEndS = null }: ShotClock, which: C
 }
 
 /**
- * Scales the shot's time to the target yield where that is honest (within ±25 % of it), by
- * `firstDrop + (stop − firstDrop) × target ÷ actual`; further out only a bound is left. A pump time is never
- * passed off as a drop time. With samples it is the moment itself, not a scaled one.
+ * Scales the shot's time to the target yield where that is honest, by
+ * `firstDrop + (stop − firstDrop) × target ÷ actual`: within 25 % short of it, and within half as much again over it,
+ * because there the target was passed on the way; further out only a bound is left. A pump time is never passed off as
+ * a drop time: without that clock's mark, and without the cup's weight, there are bounds. With samples it is the moment
+ * itself, not a scaled one.
  */
 export function timeAtTarget(facts: ShotFacts, recipe: Recipe): TimeAtTarget {
   const { clock, abandoned } = facts
   if (clock === null) return { kind: 'unknown', why: 'not-timed' }
   if (clock.firstDrop === 'none') return { kind: 'no-drop', pumpS: clock.stopS }
   if (abandoned === 'spilt') return { kind: 'unknown', why: 'spilt' }
-  const elapsedS = timeOnClock(clock, recipe.clock)
+  const clockS = timeOnClock(clock, recipe.clock)
   const share = yieldShare(facts, recipe)?.share ?? null
-  if (elapsedS === null) return withoutItsMark(clock, recipe, share, abandoned)
-  if (abandoned === 'choked') return { kind: 'at-least', s: elapsedS }
-  if (abandoned === 'gushed') return { kind: 'at-most', s: elapsedS }
-  const crossed = crossedAt(facts, recipe, elapsedS)
-  if (crossed !== null) return crossed
-  if (share === null) return { kind: 'unknown', why: 'cup-not-weighed' }
-  if (share - 1 < -THRESHOLDS.scalableYieldShare) return { kind: 'at-least', s: elapsedS }
-  if (share - 1 > THRESHOLDS.scalableYieldShare) return { kind: 'at-most', s: elapsedS }
-  return scaledToTarget(clock, recipe, share, elapsedS)
+  const { range, why } = clockS === null ? withoutItsMark(clock, recipe) : exactly(clockS, clock)
+  if (abandoned === 'choked') return { kind: 'at-least', s: range.fromS, startS: range.startS }
+  if (abandoned === 'gushed') return { kind: 'at-most', s: range.toS, startS: range.startS }
+  if (clockS !== null) {
+    const crossed = crossedAt(facts, recipe, clockS)
+    if (crossed !== null) return crossed
+  }
+  if (share === null) return cupNotWeighed(range, clock, recipe)
+  const { scalableUnderShare, scalableOverShare } = THRESHOLDS
+  if (share < 1 - scalableUnderShare) return { kind: 'at-least', s: range.fromS, startS: range.startS }
+  if (share > 1 + scalableOverShare) return { kind: 'at-most', s: range.toS, startS: range.startS }
+  if (clockS !== null) return scaledToTarget(clock, recipe, share, clockS)
+  return { kind: 'between', ...range, fromS: range.fromS / share, toS: range.toS / share, why }
+}
+
+interface Range {
+  fromS: number
+  toS: number
+  startS: number
+}
+
+function exactly(clockS: number, { stopS }: ShotClock): { range: Range; why: TimeUnknown } {
+  return { range: { fromS: clockS, toS: clockS, startS: stopS - clockS }, why: 'cup-not-weighed' }
+}
+
+/**
+ * The mark at which this clock begins was missed: it shows no more than the pump's, and no less than what is left of
+ * that when the mark came as late as it does in a slow shot.
+ */
+function withoutItsMark({ stopS }: ShotClock, recipe: Recipe): { range: Range; why: TimeUnknown } {
+  const latestS = Math.max(recipe.firstDropMaxS, THRESHOLDS.missedMarkShare * stopS)
+  return {
+    range: {
+      fromS: Math.max(0, stopS - latestS),
+      toS: stopS,
+      startS: Math.min(stopS, usualFirstDropS(recipe)),
+    },
+    why: recipe.clock === 'drop' ? 'first-drop-missed' : 'release-not-marked',
+  }
+}
+
+/** Stopped by eye a cup ends within a stated factor of its target; only what flows is longer or shorter by that. */
+function cupNotWeighed({ fromS, toS, startS }: Range, clock: ShotClock, recipe: Recipe): TimeAtTarget {
+  const factor = THRESHOLDS.unweighedCupFactor
+  const dropS = Math.min(clock.stopS, clock.firstDropS ?? usualFirstDropS(recipe))
+  const dryS = Math.max(0, dropS - startS)
+  const flowing = (s: number) => Math.max(0, s - dryS)
+  return {
+    kind: 'between',
+    fromS: fromS - flowing(fromS) * (1 - 1 / factor),
+    toS: toS + flowing(toS) * (factor - 1),
+    startS,
+    why: 'cup-not-weighed',
+  }
+}
+
+function usualFirstDropS({ firstDropMinS, firstDropMaxS }: Recipe): number {
+  return (firstDropMinS + firstDropMaxS) / 2
 }
 
 /** Where a scale stood under the cup, the moment at which stopping would have ended at the target. */
@@ -71,25 +125,13 @@ function crossedAt(facts: ShotFacts, recipe: Recipe, clockS: number): TimeAtTarg
     recipe.yieldG - leadG,
   )
   if (pumpS === null) return null
-  return { kind: 'known', s: pumpS - (clock.stopS - clockS), clockS, estimated: clock.estimated }
-}
-
-/** No clock shows more than the pump's: all that can be said, and only of a shot that was fast on that. */
-function withoutItsMark(
-  clock: ShotClock,
-  recipe: Recipe,
-  share: number | null,
-  abandoned: ShotFacts['abandoned'],
-): TimeAtTarget {
-  const reachedTarget = abandoned === 'gushed' || (share !== null && share >= 1)
-  if (reachedTarget && clock.stopS < recipe.timeMinS) return { kind: 'at-most', s: clock.stopS }
-  return { kind: 'unknown', why: recipe.clock === 'drop' ? 'first-drop-missed' : 'release-not-marked' }
+  const startS = clock.stopS - clockS
+  return { kind: 'known', s: pumpS - startS, clockS, startS, estimated: clock.estimated }
 }
 
 function scaledToTarget(clock: ShotClock, recipe: Recipe, share: number, clockS: number): TimeAtTarget {
   // Only the flowing part scales; unmarked, the middle of the usual range stands in (off by 3 s, it errs by 0.75 s).
-  const firstDropS =
-    clock.firstDropS ?? Math.min(clock.stopS, (recipe.firstDropMinS + recipe.firstDropMaxS) / 2)
+  const firstDropS = clock.firstDropS ?? Math.min(clock.stopS, usualFirstDropS(recipe))
   const flowingS = (clock.stopS - firstDropS) / share
   // On the drop clock this is the first drop itself, which is then known.
   const startS = clock.stopS - clockS
@@ -97,6 +139,7 @@ function scaledToTarget(clock: ShotClock, recipe: Recipe, share: number, clockS:
     kind: 'known',
     s: firstDropS + flowingS - startS,
     clockS,
+    startS,
     estimated: clock.estimated || clock.firstDropS === null,
   }
 }

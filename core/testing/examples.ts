@@ -19,7 +19,13 @@ export const PUMP_RECIPE: Recipe = {
 
 export const DROP_RECIPE: Recipe = { ...PUMP_RECIPE, clock: 'drop', timeMinS: 20, timeMaxS: 26 }
 
-export const GRINDER: GrinderScale = { minSetting: 0, maxSetting: 40, settingStep: 1, finerIs: 'lower' }
+export const GRINDER: GrinderScale = {
+  minSetting: 0,
+  maxSetting: 40,
+  settingStep: 1,
+  finerIs: 'lower',
+  touchingAt: null,
+}
 
 export const PORTAFILTER: Vessel = { id: 'pf-3', name: 'Portafilter 3', kind: 'portafilter', emptyG: 412.6 }
 export const DOSING_CUP: Vessel = { id: 'dc-1', name: 'Dosing cup', kind: 'dosing-cup', emptyG: 172.4 }

@@ -28,6 +28,7 @@ export function toColumns(facts: StoredFacts): FactColumns {
     grinderPurged: facts.grinderPurged,
     machineHot: facts.machineHot,
     basketDry: facts.basketDry,
+    basketClean: facts.basketClean ?? null,
     rightBasket: facts.rightBasket,
     bedEven: facts.bedEven,
     doseNetG: dose.netG,
@@ -73,6 +74,7 @@ export function toFacts(row: RevisionRow): StoredFacts {
     abandoned: row.abandoned,
     taste: { sour: row.sour, sweet: row.sweet, bitter: row.bitter, body: row.body, dryness: row.dryness },
     look: { stream: row.stream, puck: row.puck },
+    ...(row.basketClean !== null && { basketClean: row.basketClean }),
     ...measuredOf(row),
     ...(row.noted !== null && { noted: row.noted }),
   }

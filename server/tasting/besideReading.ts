@@ -26,7 +26,7 @@ export async function overrule(
     return { created: false, record: toRuling(first.ruling, first.reason) }
   }
   const { academyId } = actor
-  const { reason, ruledBy, ruledAt, ...said } = input
+  const { reason, ruledBy, ruledAt, rulesVersion = null, ...said } = input
   const text = { academyId, aboutId: personId, writtenBy: ruledBy, content: reason }
   const reasonTextId = await keepText(transaction, text)
   const row = {
@@ -38,6 +38,7 @@ export async function overrule(
     reasonTextId,
     ruledAt: new Date(ruledAt),
     receivedAt: now,
+    rulesVersion,
     bodyDigest: digest,
   }
   await insertRuling(transaction, row)

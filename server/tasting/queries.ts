@@ -49,7 +49,7 @@ export async function listRulings(transaction: AcademyTransaction, shotId: strin
 }
 
 export function toRuling(row: typeof ruling.$inferSelect, reason: string): Ruling {
-  const { rulingId, shotId, ruledBy, verdict, cause, move, ruledAt, receivedAt } = row
+  const { rulingId, shotId, ruledBy, verdict, cause, move, ruledAt, receivedAt, rulesVersion } = row
   return {
     rulingId,
     shotId,
@@ -60,6 +60,7 @@ export function toRuling(row: typeof ruling.$inferSelect, reason: string): Rulin
     reason,
     ruledAt: ruledAt.toISOString(),
     receivedAt: receivedAt.toISOString(),
+    rulesVersion,
   }
 }
 
@@ -182,6 +183,7 @@ export function toCall(row: CallRow): Call {
     calledAt: row.calledAt.toISOString(),
     takenDownBy: row.takenDownBy,
     receivedAt: row.receivedAt.toISOString(),
+    rulesVersion: row.rulesVersion,
   }
 }
 

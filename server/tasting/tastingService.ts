@@ -71,7 +71,7 @@ export async function makeCall(
 ): Promise<Kept<Call>> {
   const { personId } = await ownerOf(errand, 'make-call', shotId)
   const { actor, transaction, now } = errand
-  const { calledBy, ...said } = input
+  const { calledBy, rulesVersion = null, ...said } = input
   if (said.verdict === null) refuseSkip(errand, said.stage)
   const takenDownBy = await takenDown(errand, 'calledBy', calledBy, personId)
   const digest = bodyDigest(input)
@@ -85,6 +85,7 @@ export async function makeCall(
     takenDownBy,
     calledAt: new Date(input.calledAt),
     receivedAt: now,
+    rulesVersion,
     bodyDigest: digest,
   }
   if (!(await insertCall(transaction, row))) {

@@ -37,7 +37,7 @@ export function readDraft(draft: ShotDraft): ReadDraft {
   ]
   const facts: ShotFacts = {
     grindSetting: grind.issue ? null : grind.value,
-    ...draft.gate,
+    ...gateOf(draft),
     dose: dose.weighing,
     tamp: { ...draft.tamp },
     clock: clock.clock,
@@ -48,6 +48,11 @@ export function readDraft(draft: ShotDraft): ReadDraft {
     ...measuredOf(extra.values, cup.netG, draft),
   }
   return { facts, dose, cup, issues }
+}
+
+/** What was not answered of a question that is newer than the others is left out. */
+function gateOf({ gate: { basketClean, ...gate } }: ShotDraft) {
+  return { ...gate, ...(basketClean != null && { basketClean }) }
 }
 
 function weighingIssues(step: 'dose' | 'cup', read: ReadWeighing): ReadDraft['issues'] {

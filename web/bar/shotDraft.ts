@@ -56,7 +56,14 @@ export interface DraftPhoto {
   takenAt: string
 }
 
-export const GATE_QUESTIONS = ['machineHot', 'basketDry', 'rightBasket', 'grinderPurged', 'bedEven'] as const
+export const GATE_QUESTIONS = [
+  'machineHot',
+  'basketDry',
+  'basketClean',
+  'rightBasket',
+  'grinderPurged',
+  'bedEven',
+] as const
 export type GateQuestion = (typeof GATE_QUESTIONS)[number]
 
 /** Who pulls what with what, as a shot is recorded with it. */
@@ -100,7 +107,7 @@ export function draftOf(
   facts: ShotFacts = unknownFacts(),
   toText: (g: number) => string = String,
 ): ShotDraft {
-  const { machineHot, basketDry, rightBasket, grinderPurged, bedEven, clock, measured } = facts
+  const { clock, measured } = facts
   const noted = { ...noNotes(), ...facts.noted }
   return {
     routineId: null,
@@ -108,7 +115,7 @@ export function draftOf(
     ...setting,
     step: 'ready',
     grindText: textOf(facts.grindSetting),
-    gate: { machineHot, basketDry, rightBasket, grinderPurged, bedEven },
+    gate: gateAnswers(facts),
     dose: entryOf(facts.dose, toText),
     tamp: { ...facts.tamp },
     clock: {
@@ -164,4 +171,10 @@ function entryOf(weighing: ShotFacts['dose'], toText: (g: number) => string): We
     tareText: toText(weighing.tareG),
     vesselId: weighing.vesselId,
   }
+}
+
+/** What the facts answer of each question; null where nobody asked. */
+function gateAnswers(facts: ShotFacts): ShotDraft['gate'] {
+  const { machineHot, basketDry, basketClean = null, rightBasket, grinderPurged, bedEven } = facts
+  return { machineHot, basketDry, basketClean, rightBasket, grinderPurged, bedEven }
 }

@@ -21,20 +21,9 @@ import { dialInGrinder, useDialIn } from './useDialIn.ts'
 
 const [grinder] = barOf().grinders as [TodayGrinder]
 
-test.each([
-  ['lower', null, 0, 40],
-  ['lower', 3, 4, 40],
-  ['higher', null, 0, 40],
-  ['higher', 37, 0, 36],
-] as const)(
-  'where finer is %s and the burrs touch at %p, it dials from %d to %d',
-  (finerIs, touchingAt, from, to) => {
-    expect(dialInGrinder({ ...grinder, finerIs, touchingAt })).toMatchObject({
-      minSetting: from,
-      maxSetting: to,
-    })
-  },
-)
+test('a grinder is dialled in with where its burrs touch', () => {
+  expect(dialInGrinder({ ...grinder, touchingAt: 3 })).toMatchObject({ minSetting: 0, touchingAt: 3 })
+})
 
 const pulled = (
   last: number,

@@ -6,7 +6,6 @@ import {
   type GrindShot,
   adviseGrind,
   grindFit,
-  isClearOfTouching,
   readShot,
 } from '@calm-apron/core'
 import { computed, ref, watch } from 'vue'
@@ -24,18 +23,10 @@ const MS_PER_DAY = 86_400_000
 /** A basket takes so much more or less than a dose to reach between two settings. */
 const NUDGE_G = 0.3
 
-/** A grinder as dialling in sees it: never past the point at which its burrs touch. */
+/** A grinder as dialling in sees it. */
 export function dialInGrinder(grinder: TodayGrinder): DialInGrinder {
   const { minSetting, maxSetting, settingStep, finerIs, innerBurr, purgeG, touchingAt } = grinder
-  const scale = { settingStep, finerIs, innerBurr, purgeG, lnTimePerUnit: null }
-  if (
-    touchingAt === null ||
-    isClearOfTouching(finerIs === 'lower' ? minSetting : maxSetting, touchingAt, finerIs)
-  )
-    return { ...scale, minSetting, maxSetting }
-  return finerIs === 'lower'
-    ? { ...scale, minSetting: touchingAt + settingStep, maxSetting }
-    : { ...scale, minSetting, maxSetting: touchingAt - settingStep }
+  return { minSetting, maxSetting, settingStep, finerIs, innerBurr, purgeG, touchingAt, lnTimePerUnit: null }
 }
 
 /** Dialling in for a training: the shots so far, the next one, and the lock at the end. */

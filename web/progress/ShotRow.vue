@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { readableFacts } from '@calm-apron/contract'
-import { diagnose, readShot } from '@calm-apron/core'
+import { headingOf, readShot } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -24,13 +24,7 @@ const shot = computed(() => props.listed.shot)
 const readings = computed(() =>
   readShot(readableFacts(shot.value), props.listed.recipe.targets, contextOf(shot.value)),
 )
-const verdict = computed(
-  () =>
-    diagnose(readings.value, {
-      setting: shot.value.current.facts.grindSetting,
-      grinder: academy.grinder(shot.value.grinderId),
-    }).verdict,
-)
+const heading = computed(() => headingOf(readings.value))
 const rails = computed(() =>
   railsOf(readings.value).map((rail) => ({
     rail,
@@ -52,7 +46,7 @@ const time = computed(() => format.timeOf(shot.value.pulledAt, academy.timeZone)
       >
         {{ date }}, <span class="figure">{{ time }}</span>
       </RouterLink>
-      <strong>{{ t(`verdict.${verdict}`) }}</strong>
+      <strong>{{ t(`heading.${heading}`) }}</strong>
       <span class="soft">{{ listed.recipe.name }}</span>
       <span v-if="listed.isUnsent" class="soft">{{ t('app.unsent') }}</span>
       <span v-else-if="shot.current.revisionNo > 1" class="soft">{{ t('progress.corrected') }}</span>

@@ -17,8 +17,8 @@ const shown = computed(() =>
 </script>
 
 <template>
-  <details class="causes">
-    <summary>{{ t('reading.allCauses') }}</summary>
+  <section class="causes" aria-labelledby="causes">
+    <h3 id="causes">{{ t('reading.allCauses') }}</h3>
     <ul>
       <li v-for="{ cause, probability } in shown" :key="cause">
         <span class="name">{{ t(`cause.${cause}`) }}</span>
@@ -27,10 +27,14 @@ const shown = computed(() =>
       </li>
     </ul>
     <p class="soft">{{ t('reading.twoAtOnce') }}</p>
-  </details>
+  </section>
 </template>
 
 <style scoped>
+h3 {
+  font-size: 1rem;
+  margin: 8px 0;
+}
 ul {
   display: grid;
   gap: 6px;

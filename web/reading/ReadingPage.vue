@@ -90,6 +90,7 @@ const mayCorrect = computed(() => {
       :diagnosis="diagnosis"
       :readings="readings"
       :grind-setting="shot.current.facts.grindSetting"
+      :is-open="door.may('overrule')"
     />
     <div class="shown">
       <ShotRails :readings="readings" :recipe="shot.recipe.targets" />

@@ -14,6 +14,7 @@ const call = (part: Partial<Call>): Call => ({
   calledAt: '',
   takenDownBy: null,
   receivedAt: '',
+  rulesVersion: 2,
   ...part,
 })
 const fast = diagnose(

@@ -32,7 +32,7 @@ export function useDiagnosisWords() {
       case 'dose':
         return doseWords(move)
       case 'stop':
-        return t(move.byG > 0 ? 'move.stopLater' : 'move.stopEarlier', { amount: format.massApart(move.byG) })
+        return stopWords(move)
       case 'ratio':
         return t(move.direction === 'longer' ? 'move.ratioLonger' : 'move.ratioShorter')
       case 'tamp':
@@ -42,10 +42,18 @@ export function useDiagnosisWords() {
     }
   }
 
+  function stopWords({ direction, by, unit }: Extract<Move, { lever: 'stop' }>): string {
+    if (by === null) return t(direction === 'later' ? 'move.stopLaterSome' : 'move.stopSoonerSome')
+    const amount = unit === 'g' ? format.massApart(by) : format.difference('volume', Math.abs(by))
+    return t(direction === 'later' ? 'move.stopLater' : 'move.stopEarlier', { amount })
+  }
+
   function grindWords(move: Extract<Move, { lever: 'grind' }>, from: number | null): string {
-    const head = t(move.direction === 'finer' ? 'move.grindFiner' : 'move.grindCoarser', {
-      steps: move.steps,
-    })
+    const head = t(
+      move.direction === 'finer' ? 'move.grindFiner' : 'move.grindCoarser',
+      { steps: move.steps },
+      move.steps,
+    )
     if (move.toSetting === null || from === null) return `${head} ${t('move.grindNoSetting')}`
     return `${head} ${t('move.grindTo', { from: format.plain(from), to: format.plain(move.toSetting) })}`
   }
@@ -59,20 +67,17 @@ export function useDiagnosisWords() {
     return reason.code === 'gate-unknown' ? t(`why.unknown.${reason.unknown}`) : t(`why.${reason.code}`)
   }
 
-  /** The cause with how sure it is; or that there is nothing to mend, or not enough to tell. */
-  function causeWords({ cause, causes, move }: Diagnosis): string {
-    if (cause === null) return t('reading.noCause')
-    if (move.lever === 'leave') return t('reading.leave')
-    const probability = causes.find((each) => each.cause === cause)?.probability ?? 0
-    return t('reading.cause', { sure: t(sureWord(probability)), cause: t(`cause.${cause}`) })
-  }
-
-  function runnerUpWords({ runnerUp, causes }: Diagnosis): string {
-    const found = causes.find(({ cause }) => cause === runnerUp)
-    if (found === undefined) return ''
-    return t('reading.orElse', {
-      percent: format.percent(found.probability),
-      cause: t(`cause.${found.cause}`),
+  /** What is named with how sure it is; that there is nothing to mend, or not enough to tell. */
+  function namedWords({ named, causes, move }: Diagnosis): string {
+    const [first, second] = named.causes
+    if (first === undefined) return t('named.unclear')
+    if (first === 'none' && second === undefined)
+      return t(move.lever === 'observe' ? 'named.nothingSeen' : 'named.nothing')
+    const probability = causes.find(({ cause }) => cause === first)?.probability ?? 0
+    return t(`named.${named.as}`, {
+      sure: t(sureWord(probability)),
+      first: t(`cause.${first}`),
+      second: second === undefined ? '' : t(`cause.${second}`),
     })
   }
 
@@ -87,8 +92,7 @@ export function useDiagnosisWords() {
     moveWords,
     reasonWords,
     mendTooWords,
-    causeWords,
-    runnerUpWords,
+    namedWords,
     evidenceWords,
   }
 }

@@ -42,7 +42,10 @@ export function useFactWords() {
   function lines(facts: ShotFacts): FactLine[] {
     const { clock, look, abandoned, taste } = facts
     return [
-      ...GATE_QUESTIONS.map((question) => ({ label: t(`gate.${question}`), value: answer(facts[question]) })),
+      ...GATE_QUESTIONS.map((question) => ({
+        label: t(`gate.${question}`),
+        value: answer(facts[question] ?? null),
+      })),
       {
         label: t('fact.grindSetting'),
         value: facts.grindSetting === null ? unknown() : format.plain(facts.grindSetting),

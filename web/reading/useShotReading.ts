@@ -3,8 +3,10 @@ import { diagnose, readShot } from '@calm-apron/core'
 import { computed, ref, watch } from 'vue'
 import { ServerUnreachable } from '../api/client.ts'
 import { useAcademy } from '../store/academy.ts'
+import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { CallFirst, type ListedShot, useShots } from '../store/shots.ts'
+import { grindBefore } from './grindBefore.ts'
 import { useShotContext } from './useShotContext.ts'
 
 export type ReadingState = 'looking' | 'here' | 'not-there' | 'unreachable' | 'call-first'
@@ -29,7 +31,9 @@ export function useShotReading(shotId: () => string) {
   const shots = useShots()
   const outbox = useOutbox()
   const academy = useAcademy()
+  const door = useDoor()
   const contextOf = useShotContext()
+  const onGrinder = ref<ShotSummary[]>([])
   const shot = ref<ShotDetail | null>(null)
   const before = ref<ListedShot[]>([])
   const state = ref<ReadingState>('looking')
@@ -38,6 +42,7 @@ export function useShotReading(shotId: () => string) {
     try {
       const found = await shots.find(shotId())
       before.value = found === null ? [] : await shotsBefore(found)
+      onGrinder.value = found === null ? [] : await shotsOnGrinder(found)
       shot.value = found
       state.value = found === null ? 'not-there' : 'here'
     } catch (error) {
@@ -54,20 +59,33 @@ export function useShotReading(shotId: () => string) {
     return page.shots.filter(({ shot: other }) => isBeforeInSession(other, found)).reverse()
   }
 
+  /** What was pulled on its grinder of late, newest first; who may not see others' shots can't know its last move. */
+  async function shotsOnGrinder({ grinderId }: ShotDetail): Promise<ShotSummary[]> {
+    if (grinderId === null || !door.may('overrule')) return []
+    return (await shots.page({ grinderId }, null)).shots.map(({ shot: other }) => other)
+  }
+
   watch([shotId, () => outbox.writes, () => academy.state], () => void load(), { immediate: true })
 
-  const readings = computed(() =>
+  const grinder = computed(() => academy.grinder(shot.value?.grinderId ?? null))
+  const moved = computed(() =>
     shot.value === null
-      ? null
-      : readShot(readableFacts(shot.value), shot.value.recipe.targets, contextOf(shot.value)),
+      ? { grindMoved: null, ranAt: [] }
+      : grindBefore(shot.value, onGrinder.value, grinder.value, SESSION_MS),
   )
+  const readings = computed(() => {
+    if (shot.value === null) return null
+    const context = { ...contextOf(shot.value), grindMoved: moved.value.grindMoved }
+    return readShot(readableFacts(shot.value), shot.value.recipe.targets, context)
+  })
   const diagnosis = computed(() => {
     if (shot.value === null || readings.value === null) return null
     return diagnose(
       readings.value,
       {
         setting: shot.value.current.facts.grindSetting,
-        grinder: academy.grinder(shot.value.grinderId),
+        grinder: grinder.value,
+        ranAt: moved.value.ranAt,
       },
       before.value.map(({ shot: each, recipe }) =>
         readShot(readableFacts(each), recipe.targets, contextOf(each)),

@@ -1,4 +1,5 @@
 import { ENDPOINTS, type Today } from '@calm-apron/contract'
+import type { MachineKnown } from '@calm-apron/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
@@ -77,6 +78,14 @@ export const useAcademy = defineStore('academy', () => {
   const grinder = (grinderId: string | null) =>
     today.value?.bars.flatMap((each) => each.grinders).find((each) => each.grinderId === grinderId) ?? null
 
+  const machine = (machineId: string | null) =>
+    today.value?.bars.flatMap((each) => each.machines).find((each) => each.machineId === machineId) ?? null
+  /** What of a machine changes what may be said of a shot, and how its portafilter is loosened. */
+  function machineKnown(machineId: string | null): MachineKnown | null {
+    const found = machine(machineId)
+    return found && { isLever: found.kind === 'lever', hasReleaseValve: found.hasReleaseValve }
+  }
+
   const leadsOf = (machineId: string | null) =>
     today.value?.leads.find((each) => each.machineId === machineId)?.leadsG ?? []
 
@@ -104,6 +113,8 @@ export const useAcademy = defineStore('academy', () => {
     recipe,
     bar,
     grinder,
+    machine,
+    machineKnown,
     leadsOf,
     coffeeOfBag,
   }

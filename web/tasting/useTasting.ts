@@ -1,4 +1,5 @@
 import { type Call, ENDPOINTS, type Slip, type SlipSide, type Tasting } from '@calm-apron/contract'
+import { RULES_VERSION } from '@calm-apron/core'
 import { useIntervalFn } from '@vueuse/core'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -84,7 +85,8 @@ export function useTasting(shotId: () => string, isAwaited: () => boolean) {
   const isDecided = computed(() => view.value.called.final)
 
   async function makeCall(stage: Call['stage'], calledBy: string, said: Said): Promise<void> {
-    const body = { calledBy, stage, ...said, calledAt: new Date().toISOString() }
+    const calledAt = new Date().toISOString()
+    const body = { calledBy, stage, ...said, calledAt, rulesVersion: RULES_VERSION }
     await outbox.add({ kind: 'call', shotId: shotId(), callId: uuidv7(), body })
     saidHere.value = { ...saidHere.value, stages: new Set([...saidHere.value.stages, stage]) }
   }
@@ -99,7 +101,8 @@ export function useTasting(shotId: () => string, isAwaited: () => boolean) {
   }
 
   async function overrule(said: Said & { verdict: NonNullable<Call['verdict']> }, reason: string) {
-    const body = { ruledBy: door.personId, ...said, reason, ruledAt: new Date().toISOString() }
+    const ruledAt = new Date().toISOString()
+    const body = { ruledBy: door.personId, ...said, reason, ruledAt, rulesVersion: RULES_VERSION }
     await outbox.add({ kind: 'ruling', shotId: shotId(), rulingId: uuidv7(), body })
   }
 
@@ -111,9 +114,10 @@ function asSlip({ slipId, shotId, body }: Unsent<'slip'>): Slip {
   return { slipId, shotId, ...said, revisionNo: basedOnNo + 1, takenDownBy: null, receivedAt: body.tastedAt }
 }
 function asCall({ callId, shotId, body }: Unsent<'call'>): Call {
-  const { calledBy: personId, ...said } = body
-  return { callId, shotId, personId, ...said, takenDownBy: null, receivedAt: body.calledAt }
+  const { calledBy: personId, rulesVersion = null, ...said } = body
+  return { callId, shotId, personId, ...said, rulesVersion, takenDownBy: null, receivedAt: body.calledAt }
 }
 function asRuling({ rulingId, shotId, body }: Unsent<'ruling'>): Tasting['rulings'][number] {
-  return { rulingId, shotId, ...body, receivedAt: body.ruledAt }
+  const { rulesVersion = null, ...said } = body
+  return { rulingId, shotId, ...said, rulesVersion, receivedAt: body.ruledAt }
 }

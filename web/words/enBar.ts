@@ -113,7 +113,7 @@ export const enBar = {
     reached: '{yield} were in the cup at {at}.',
     atStop: '{weight} in the cup at the stop.',
   },
-  ready: { predict: 'Guess the time first', prediction: 'Your guess' },
+  ready: { predict: 'Guess the time first', prediction: 'Your guess', signs: 'Tick what is so' },
   dose: {
     empty: '{vessel}, empty. Grind into it, or tare.',
     isIn: 'In {vessel}.',

@@ -10,6 +10,7 @@ import type {
   Stream,
   TasteAxis,
   Tilt,
+  PressureCaution,
 } from '@calm-apron/core'
 import type { EntryIssue } from '../bar/readEntry.ts'
 import type { BarStep, GateQuestion } from '../bar/shotDraft.ts'
@@ -88,7 +89,8 @@ export const enEntry = {
   } satisfies Record<BarStep, string>,
   gate: {
     machineHot: 'Machine and portafilter hot',
-    basketDry: 'Basket dry and clean',
+    basketDry: 'Basket dry',
+    basketClean: 'Basket and screen clean',
     rightBasket: 'Right basket and button',
     grinderPurged: 'Purged since the last setting change',
     bedEven: 'Bed even, no clumps',
@@ -142,6 +144,7 @@ export const enEntry = {
     lowDose: 'The dose is low, and it is tamped. The rule here: {rule}.',
     lowDoseDone: 'What was done?',
     nothing: 'Nothing',
+    headspace: 'Room under the screen',
     more: 'More about the tamp',
     postureOf: 'Wrist and elbow',
     twisted: 'Twisted at the end',
@@ -151,8 +154,6 @@ export const enEntry = {
   },
   tilt: { level: 'Level', slight: 'Slight tilt', clear: 'Clear tilt' } satisfies Record<Tilt, string>,
   pull: {
-    caution:
-      'It choked: the puck may still be under pressure. Stop the pump, wait a minute or more until the pressure is gone, then loosen slowly with your face turned away. The maker’s manual comes first.',
     before: 'Start the pump and the clock together.',
     waiting: 'Watch the spout. Mark the first drop.',
     flowing: 'Stop a little before {target}: it drips on.',
@@ -167,6 +168,14 @@ export const enEntry = {
     dripping: '{atStop} at the stop; dripping on …',
     settled: '{atStop} at the stop, {final} once it had dripped out.',
   },
+  pressure: {
+    choked:
+      'It may still be under pressure. Stop the pump, wait a minute or more until the pressure is gone, then loosen slowly with your face turned away. The maker’s manual comes first.',
+    lever:
+      'The lever’s spring still presses. Hands and face out of its way; don’t unlock it and don’t force it. Wait until the dripping has ended and the lever has risen. Else do as the maker’s manual says.',
+    'no-valve':
+      'This machine doesn’t let the pressure out by itself. Wait a minute or more, then loosen slowly with your face turned away. The maker’s manual comes first.',
+  } satisfies Record<PressureCaution, string>,
   abandoned: { choked: 'It choked', gushed: 'It gushed', spilt: 'It was spilt' } satisfies Record<
     Abandonment,
     string
@@ -181,7 +190,7 @@ export const enEntry = {
       'thin-crema': 'Thin crema',
       'foamy-crema': 'Foamy crema',
       'dry-patches': 'Dry patches under the basket',
-      'screen-mark': 'Mark of the screen on the dry puck',
+      'screen-mark': 'Locked in dry and taken out again: the screen had marked the bed',
       'steam-at-flush': 'Steam at the flush',
       'first-shot-of-day': 'First shot of the day',
     },

@@ -85,6 +85,10 @@ export const enFields = {
       firstDropMaxS: 'First drop to',
       tasteTolerance: 'Sour and bitter may lie apart by',
       sweetMin: 'Sweetness at least',
+      taste: 'A taste of its own',
+      sour: 'Sour',
+      sweet: 'Sweet',
+      bitter: 'Bitter',
       school: 'How it is judged',
       onlyRecorded: 'Only recorded, not judged',
       volume: 'Read the cup by its volume',
@@ -202,6 +206,8 @@ export const enFields = {
       text: 'What it says',
     },
     hint: {
+      taste:
+        'What two trainers tasted when it was right, 0–10. Without it a cup is judged by its balance, and bright is no fault.',
       onlyRecorded: 'These are written down, and nobody is judged by them.',
       volume: 'Crema is gas: the volume is an estimate of the weight, never the weight itself.',
       basketId: 'A dose belongs to its basket: single and double each have a target of their own.',
@@ -215,7 +221,7 @@ export const enFields = {
       isStepless: 'Then one step is what you can still tell apart.',
       lettersPerNumber: '0 for numbers alone; 4 for 3A, 3B, 3C, 3D, 4A.',
       touchingAt:
-        'Turn finer with the grinder empty and unplugged until it chirps by hand, then one step back.',
+        'As the maker’s manual or whoever keeps the grinder says. Left empty, advice stays well away from the fine end.',
       innerBurr:
         'Moving it shifts the whole outer scale. Where nobody knows by how much, a new history begins.',
       portions: 'Two different lengths are enough to find its dead time.',

@@ -3,10 +3,6 @@ export const enReading = {
   reading: {
     of: '{person}, {date}, {time}',
     observeFirst: 'Find this out next:',
-    cause: '{sure}: {cause}.',
-    noCause: 'There is not enough here to name a cause.',
-    leave: 'Nothing to mend.',
-    orElse: 'Or else ({percent}): {cause}.',
     allCauses: 'How likely each cause is',
     twoAtOnce: 'Two can hold at once, so these may add up to more than 100 %.',
     nextShot: 'Next shot',
@@ -27,7 +23,6 @@ export const enReading = {
     unsent: 'Kept on this device, waiting to be sent.',
     notThere: 'There is no such shot, here or on the server.',
     offline: 'The server is not answering, and this shot is not on this device. Trying again.',
-    notEvidence: 'This shot is not evidence about the grind.',
   },
   correct: {
     title: 'Correct a shot',

@@ -1,4 +1,4 @@
-import type { Verdict } from '@calm-apron/core'
+import type { Heading, Verdict } from '@calm-apron/core'
 
 /** What is said of shots in many places: verdicts, facts, what waits. */
 export const enRecord = {
@@ -9,6 +9,18 @@ export const enRecord = {
     uneven: 'Uneven',
     unclear: 'Not enough to tell',
   } satisfies Record<Verdict, string>,
+  heading: {
+    choked: 'Choked',
+    slow: 'Slow',
+    'on-time': 'On time',
+    fast: 'Fast',
+    gushed: 'Gushed',
+    under: 'Under-extracted',
+    balanced: 'Balanced',
+    over: 'Over-extracted',
+    uneven: 'Uneven',
+    unclear: 'Not enough to tell',
+  } satisfies Record<Heading, string>,
   fact: {
     grindSetting: 'Grind setting',
     dose: 'Dose',

@@ -8,6 +8,7 @@ import {
   type Readings,
   type Recipe,
   type ShotClock,
+  type ShotContext,
   type ShotFacts,
   type Sign,
   type SignsSeen,
@@ -74,11 +75,12 @@ export function readAtBar(told: ToldAtBar): Readings {
   const signs: SignsSeen = {}
   for (const sign of told.seen ?? []) signs[sign] = true
   for (const sign of told.notSeen ?? []) signs[sign] = false
-  const context = {
+  const context: ShotContext = {
     ...NO_CONTEXT,
     signs,
     coffeeAgeDays: told.ageDays ?? null,
     doseMethod: told.doseBy ?? 'scale',
+    tongue: told.tongue === 'trainee' ? 'learning' : 'trusted',
   }
   return readShot(factsOf(told), RECIPES[told.by ?? 'pump'], context)
 }

@@ -42,7 +42,10 @@ interface Scale {
 function scaleOf(chance: Seeded): Omit<DialInGrinder, 'lnTimePerUnit' | 'innerBurr' | 'purgeG'> {
   const { steps, settingStep } = chance.pick(SCALES)
   const finerIs = chance.chance(0.5) ? 'lower' : 'higher'
-  return { minSetting: 0, maxSetting: steps, settingStep, finerIs }
+  const maxSetting = steps
+  // The burrs touch just beyond the scale, so that all of it may be advised.
+  const touchingAt = finerIs === 'lower' ? -settingStep : maxSetting + settingStep
+  return { minSetting: 0, maxSetting, settingStep, finerIs, touchingAt }
 }
 
 interface Wish {

@@ -116,6 +116,7 @@ export const call = pgTable(
     /** On whose tablet, where that was another's. */
     takenDownBy: uuid('taken_down_by'),
     calledAt: instant('called_at').notNull(),
+    rulesVersion: integer('rules_version'),
     receivedAt: instant('received_at').notNull(),
     bodyDigest: text('body_digest').notNull(),
   },
@@ -193,6 +194,7 @@ export const ruling = pgTable(
     move: text('move', { enum: CALL_MOVES }),
     reasonTextId: uuid('reason_text_id').notNull(),
     ruledAt: instant('ruled_at').notNull(),
+    rulesVersion: integer('rules_version'),
     receivedAt: instant('received_at').notNull(),
     bodyDigest: text('body_digest').notNull(),
   },

@@ -113,6 +113,7 @@ export const shotRevision = pgTable(
     grinderPurged: boolean('grinder_purged'),
     machineHot: boolean('machine_hot'),
     basketDry: boolean('basket_dry'),
+    basketClean: boolean('basket_clean'),
     rightBasket: boolean('right_basket'),
     bedEven: boolean('bed_even'),
     doseNetG: measured('dose_net_g'),

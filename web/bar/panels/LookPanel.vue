@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { BOUNDS } from '@calm-apron/contract'
-import { PUCKS, SIGNS_TICKED, STREAMS, type Sign, streamOfMarks } from '@calm-apron/core'
+import { PUCKS, SIGN_BOXES, STREAMS, streamOfMarks } from '@calm-apron/core'
 import { Input } from 'ant-design-vue'
 import { computed, onMounted, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import PhotoField from '../PhotoField.vue'
 import PuckChoice from '../PuckChoice.vue'
+import SignBoxes from '../SignBoxes.vue'
 import type { ShotDraft } from '../shotDraft.ts'
 
 const draft = defineModel<ShotDraft>({ required: true })
@@ -24,10 +25,6 @@ onMounted(() => {
   draft.value.look.stream ??= streamOfMarks(draft.value.noted.marks)
 })
 
-function toggle(sign: Sign): void {
-  const { [sign]: before, ...rest } = draft.value.noted.signs
-  draft.value.noted.signs = before === true ? rest : { ...rest, [sign]: true }
-}
 function rate(event: Event): void {
   if (event.target instanceof HTMLInputElement) draft.value.noted.selfRating = event.target.valueAsNumber
 }
@@ -40,14 +37,7 @@ function rate(event: Event): void {
     <p class="soft">{{ t('look.prompt') }}</p>
     <details>
       <summary>{{ t('look.more') }}</summary>
-      <fieldset class="signs">
-        <legend>{{ t('look.signs') }}</legend>
-        <label v-for="sign in SIGNS_TICKED" :key="sign" class="sign">
-          <input type="checkbox" :checked="draft.noted.signs[sign] === true" @change="toggle(sign)" />{{
-            t(`look.sign.${sign}`)
-          }}
-        </label>
-      </fieldset>
+      <SignBoxes v-model="draft" :label="t('look.signs')" :signs="SIGN_BOXES.look" />
       <label class="rate">
         {{ t('look.selfRating', { n: draft.noted.selfRating ?? '–' }) }}
         <input
@@ -76,17 +66,6 @@ function rate(event: Event): void {
 .look {
   display: grid;
   gap: 16px;
-}
-.sign {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  min-height: 48px;
-}
-.sign input {
-  width: 28px;
-  height: 28px;
-  accent-color: var(--pine);
 }
 .rate {
   display: grid;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ABANDONMENTS, type Recipe } from '@calm-apron/core'
+import { ABANDONMENTS, type Recipe, pressureCaution } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import NumberEntry from '../../parts/NumberEntry.vue'
+import { useAcademy } from '../../store/academy.ts'
 import { useFormat } from '../../units/useFormat.ts'
 import type { ShotDraft } from '../shotDraft.ts'
 import type { ClockPhase } from '../useShotClock.ts'
@@ -30,6 +31,21 @@ const settledWords = computed(() => {
     ? t('pull.dripping', { atStop })
     : t('pull.settled', { atStop, final: `${draft.value.cup.netText} ${t(`unit.${draft.value.massUnit}`)}` })
 })
+const academy = useAcademy()
+/** Before anybody loosens the portafilter: it choked, it only drips, no drop came, or nothing lets the pressure out. */
+const caution = computed(() => {
+  const { abandoned, clock, noted, machineId } = draft.value
+  const mayHold =
+    abandoned === 'choked' ||
+    clock.unmarkedDrop === 'none' ||
+    noted.marks.some(({ mark }) => mark === 'dripping')
+  const machine = academy.machineKnown(machineId)
+  return props.phase === 'stopped'
+    ? pressureCaution(mayHold, machine)
+    : mayHold
+      ? pressureCaution(true, machine)
+      : null
+})
 const unmarked = computed(() => [
   { value: 'missed' as const, label: t('pull.missed') },
   { value: 'none' as const, label: t('pull.none') },
@@ -48,7 +64,7 @@ const gaveUp = computed(() => [
       {{ t('pull.lockToStart', { s: draft.noted.lockToStartS }) }}
     </p>
     <p v-if="settledWords" role="status">{{ settledWords }}</p>
-    <p v-if="draft.abandoned === 'choked'" class="caution" role="note">{{ t('pull.caution') }}</p>
+    <p v-if="caution" class="caution" role="note">{{ t(`pressure.${caution}`) }}</p>
     <template v-if="phase === 'stopped'">
       <ChoiceRow
         v-if="draft.clock.firstDropText === ''"

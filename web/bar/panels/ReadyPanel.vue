@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import type { TodayGrinder } from '@calm-apron/contract'
+import { SIGN_BOXES } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import NumberEntry from '../../parts/NumberEntry.vue'
+import SignBoxes from '../SignBoxes.vue'
 import { GATE_QUESTIONS, type ShotDraft } from '../shotDraft.ts'
 import { useAnswers } from '../useAnswers.ts'
 
@@ -34,6 +36,7 @@ const grindHint = computed(() => {
       is-inline
     />
     <NumberEntry v-model="draft.grindText" :label="t('field.grind')" :hint="grindHint" :issue="grindIssue" />
+    <SignBoxes v-model="draft" :label="t('ready.signs')" :signs="SIGN_BOXES.ready" />
     <details>
       <summary>{{ t('ready.predict') }}</summary>
       <NumberEntry

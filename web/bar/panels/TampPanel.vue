@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { RecipeRevision } from '@calm-apron/contract'
-import { LOW_DOSE_RULES, POSTURES, TILTS, type Tilt } from '@calm-apron/core'
+import { LOW_DOSE_RULES, POSTURES, SIGN_BOXES, TILTS, type Tilt } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -10,6 +10,7 @@ import ChoiceRow from '../../parts/ChoiceRow.vue'
 import NumberEntry from '../../parts/NumberEntry.vue'
 import { useFormat } from '../../units/useFormat.ts'
 import BasketTap from '../BasketTap.vue'
+import SignBoxes from '../SignBoxes.vue'
 import type { ShotDraft } from '../shotDraft.ts'
 import { useAnswers } from '../useAnswers.ts'
 
@@ -108,6 +109,7 @@ function lockIn(): void {
     <details>
       <summary>{{ t('tamp.more') }}</summary>
       <div class="more">
+        <SignBoxes v-model="draft" :label="t('tamp.headspace')" :signs="SIGN_BOXES.tamp" />
         <ChoiceRow v-model="draft.noted.posture" :label="t('tamp.postureOf')" :options="postures" />
         <ChoiceRow
           v-model="draft.noted.twisted"

@@ -8,6 +8,7 @@ const EMPTY_PARTS: Record<string, () => object> = {
     gPerMl: THRESHOLDS.beverageGPerMl,
     gPerMlSd: THRESHOLDS.beverageGPerMlSd,
   }),
+  taste: () => ({ sour: 3, sweet: 7, bitter: 3 }),
   tampForce: () => ({ targetN: 130, toleranceN: 20 }),
   gauge: () => ({ fromBar: 8, toBar: 10 }),
   innerBurr: () => ({ at: 0, settingsPerUnit: null }),

@@ -20,7 +20,8 @@ export function fieldsOf(schema: z.ZodObject): FieldSpec[] {
 }
 
 function specOf(name: string, schema: z.ZodType, isNullable = false): FieldSpec {
-  if (schema instanceof z.ZodNullable) return specOf(name, schema.unwrap() as z.ZodType, true)
+  if (schema instanceof z.ZodNullable || schema instanceof z.ZodExactOptional)
+    return specOf(name, schema.unwrap() as z.ZodType, true)
   const named = { name, isNullable }
   if (schema instanceof z.ZodObject) return { ...named, type: 'object', fields: fieldsOf(schema) }
   if (schema instanceof z.ZodArray) return listSpec(named, schema.element as z.ZodType)

@@ -17,6 +17,7 @@ const format = useFormat()
 const targets = computed(() => props.recipe.targets)
 const says = computed<Record<ReadingKind, string>>(() => {
   const { doseG, doseToleranceG, yieldG, yieldToleranceG, tasteTolerance, sweetMin, school } = targets.value
+  const tastes = targets.value.taste ?? null
   const { method } = props.recipe
   return {
     dose: t('recipeShown.plusMinus', {
@@ -43,7 +44,10 @@ const says = computed<Record<ReadingKind, string>>(() => {
             spread: format.massApart(school.volume.targetMl * school.volume.gPerMlSd),
           }),
     time: '',
-    taste: t('recipeShown.taste', { tolerance: tasteTolerance, sweet: sweetMin }),
+    taste:
+      tastes === null
+        ? t('recipeShown.taste', { tolerance: tasteTolerance, sweet: sweetMin })
+        : t('recipeShown.tasteOfItsOwn', { ...tastes, tolerance: tasteTolerance }),
   }
 })
 const rails = computed(() =>

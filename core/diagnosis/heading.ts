@@ -1,0 +1,40 @@
+import type { FlowState, Readings, UnevenSign } from '../reading/types.ts'
+import { tasteLeaning } from './taste.ts'
+import type { FlowHeading, Heading, Verdict } from './types.ts'
+
+const OF_FLOW: Record<Exclude<FlowState, 'unknown'>, FlowHeading> = {
+  choking: 'choked',
+  slow: 'slow',
+  on: 'on-time',
+  fast: 'fast',
+  gushing: 'gushed',
+}
+
+/**
+ * What a shot is headed by. A choke and a gush that were given up are that; an uneven look outweighs the tongue, because
+ * channelling may taste sour, bitter or both; then a trusted tongue; then the flow. Under- and over-extracted are said
+ * only of what was tasted.
+ */
+export function headingOf(readings: Readings): Heading {
+  const {
+    flow,
+    of: { facts },
+  } = readings
+  const ofFlow = flow.state === 'unknown' ? null : OF_FLOW[flow.state]
+  if (facts.abandoned !== null && (ofFlow === 'choked' || ofFlow === 'gushed')) return ofFlow
+  const verdict = verdictOf(readings)
+  if (verdict !== 'unclear' && !(verdict === 'uneven' && ofFlow === 'choked')) return verdict
+  return ofFlow ?? 'unclear'
+}
+
+/** What the cup was, by a trusted tongue or by its look; "unclear" where neither says. */
+export function verdictOf(readings: Readings): Verdict {
+  if (looksUneven(readings.unevenSigns)) return 'uneven'
+  const leaning = tasteLeaning(readings)
+  return leaning === null || leaning === 'flat' ? 'unclear' : leaning
+}
+
+/** Whether anything was seen of channelling, beside the taste. */
+export function looksUneven(signs: readonly UnevenSign[]): boolean {
+  return signs.some((sign) => sign !== 'sour-and-bitter')
+}

@@ -1,0 +1,34 @@
+import type { MachineKnown } from '../reading/context.ts'
+import type { Readings } from '../reading/types.ts'
+import type { PressureCaution } from './types.ts'
+
+/**
+ * Which caution stands before the portafilter is loosened. A lever's spring presses on whatever the valve does; without
+ * a release valve every shot is left under pressure.
+ * @param mayHold whether water may still stand on the puck: it choked, dripped, or no drop came
+ */
+export function pressureCaution(mayHold: boolean, machine: MachineKnown | null): PressureCaution | null {
+  const isHeld = machine?.hasReleaseValve === false
+  if (!mayHold && !isHeld) return null
+  if (machine?.isLever === true) return 'lever'
+  return mayHold ? 'choked' : 'no-valve'
+}
+
+/**
+ * The caution after a shot, from the raw facts: after every choke whatever clock was used and whatever else is unknown,
+ * after a pump that ran without a drop, and always where no valve lets the pressure out. Errs on the careful side.
+ */
+export function pressureCautionOf({ flow, of: { facts, context } }: Readings): PressureCaution | null {
+  const isPulled = facts.clock !== null || facts.cup !== null || facts.abandoned !== null
+  const mayHold =
+    flow.state === 'choking' ||
+    facts.abandoned === 'choked' ||
+    facts.clock?.firstDrop === 'none' ||
+    context.signs['drips-only'] === true
+  return pressureCaution(mayHold, isPulled ? context.machine : withValve(context.machine))
+}
+
+/** Before the shot nothing is under pressure. */
+function withValve(machine: MachineKnown | null): MachineKnown | null {
+  return machine === null ? null : { ...machine, hasReleaseValve: true }
+}

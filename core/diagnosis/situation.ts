@@ -1,0 +1,52 @@
+import type { ShotContext } from '../reading/context.ts'
+import type { Recipe } from '../recipe/recipe.ts'
+import type { Way } from './causes.ts'
+import { HYPOTHESES } from './hypotheses.ts'
+
+/** What is known of bar, coffee and grinder before the shot makes some things likelier than usual, by these factors. */
+const FACTORS = {
+  /** Old grounds matter only after a move, and shift the time against it. */
+  notMoved: 0.1,
+  againstTheMove: 0.05,
+  moved: 1.5,
+  roastIsDark: 4,
+  roastIsLight: 0.25,
+  /** A basket for another dose than the recipe's is a mix-up waiting to happen. */
+  basketForAnotherDose: 4,
+} as const
+/** A basket's nominal dose this far from the recipe's is for another recipe, in g. */
+const ANOTHER_DOSE_G = 3
+
+/** What the situation says of each hypothesis, as a factor on its prior; undefined where nothing is known of it. */
+export function factorOfSituation(context: ShotContext, recipe: Recipe): Float64Array | undefined {
+  const factors = new Map<Way, number>([
+    ...grindMoved(context.grindMoved),
+    ...(context.isRoastDark === null
+      ? []
+      : [['roast-character', context.isRoastDark ? FACTORS.roastIsDark : FACTORS.roastIsLight] as const]),
+    ...(context.basketNominalG !== null && Math.abs(context.basketNominalG - recipe.doseG) > ANOTHER_DOSE_G
+      ? ([
+          ['wrong-basket:short', FACTORS.basketForAnotherDose],
+          ['wrong-basket:long', FACTORS.basketForAnotherDose],
+        ] as const)
+      : []),
+  ])
+  if (factors.size === 0) return undefined
+  return Float64Array.from(HYPOTHESES, ({ ways }) =>
+    ways.reduce((product, way) => product * (factors.get(way) ?? 1), 1),
+  )
+}
+
+function grindMoved(moved: ShotContext['grindMoved']): [Way, number][] {
+  if (moved === null) return []
+  const [afterFiner, afterCoarser] =
+    moved.steps === 0
+      ? [FACTORS.notMoved, FACTORS.notMoved]
+      : moved.direction === 'finer'
+        ? [FACTORS.moved, FACTORS.againstTheMove]
+        : [FACTORS.againstTheMove, FACTORS.moved]
+  return [
+    ['not-purged:was-coarser', afterFiner],
+    ['not-purged:was-finer', afterCoarser],
+  ]
+}

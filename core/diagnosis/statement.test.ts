@@ -1,0 +1,147 @@
+import { DROP_RECIPE, GRINDER, PUMP_RECIPE, carefulShot, taste } from '../testing/examples.ts'
+import { checkBank } from '../testing/checkBank.ts'
+import { NO_CONTEXT, type ShotContext } from '../reading/context.ts'
+import { readShot } from '../reading/readShot.ts'
+import { type ShotFacts, unknownFacts } from '../shot/facts.ts'
+import { diagnose } from './diagnose.ts'
+
+/** A first seed that nothing was worked on with. */
+const BANK = [50_000, 10_000] as const
+
+const say = (facts: ShotFacts, context: Partial<ShotContext> = {}, recipe = PUMP_RECIPE) =>
+  diagnose(readShot(facts, recipe, { ...NO_CONTEXT, ...context }), { setting: 14, grinder: GRINDER })
+
+test('ten thousand shots: safe, and one statement each', () => {
+  expect(checkBank(BANK)).toEqual([])
+})
+
+test('13 s with all else right is "grind finer", without another look', () => {
+  expect(say(carefulShot({ firstDropS: 3, stopS: 13 }))).toMatchObject({
+    heading: 'fast',
+    named: { as: 'one', causes: ['grind-too-coarse'] },
+    move: { lever: 'grind', direction: 'finer' },
+    right: 'yield',
+    changes: 'time',
+  })
+})
+
+test('a choke on the drop clock: coarser, with the caution, however long it then ran', () => {
+  const clock = { firstDrop: 'marked', firstDropS: 60, stopS: 75, estimated: false } as const
+  const facts = carefulShot({ cupG: null }, { clock, abandoned: 'choked' })
+  expect(say(facts, {}, DROP_RECIPE)).toMatchObject({
+    heading: 'choked',
+    named: { causes: ['grind-too-fine'] },
+    move: { lever: 'grind', direction: 'coarser' },
+    pressureCaution: 'choked',
+  })
+})
+
+test('a missed first drop with 70 s of pump is slow, not unknown', () => {
+  const said = say(carefulShot({ firstDropS: null, stopS: 70 }), {}, DROP_RECIPE)
+  expect(said).toMatchObject({ heading: 'slow', move: { lever: 'grind', direction: 'coarser' } })
+})
+
+test('on target and untasted: on time, taste it, and the grind is kept', () => {
+  expect(say(carefulShot())).toMatchObject({
+    heading: 'on-time',
+    named: { causes: ['none'] },
+    move: { lever: 'observe', observation: 'taste-it' },
+    hold: ['grind', 'dose', 'tamp', 'ratio'],
+  })
+})
+
+test('4 g in 60 s is choked, and said of no cup that nobody tasted', () => {
+  expect(say(carefulShot({ firstDropS: 22, stopS: 60, cupG: 4 })).heading).toBe('choked')
+})
+
+test('a lively coffee on target is right: bright is not under', () => {
+  expect(say(carefulShot({}, { taste: taste(5, 7, 1) }))).toMatchObject({
+    heading: 'balanced',
+    move: { lever: 'leave' },
+  })
+})
+
+test('a recipe with a taste of its own is judged by that', () => {
+  const recipe = { ...PUMP_RECIPE, taste: { sour: 2, sweet: 6, bitter: 5 } }
+  expect(say(carefulShot({}, { taste: taste(2, 6, 5) }), {}, recipe).heading).toBe('balanced')
+  expect(say(carefulShot({}, { taste: taste(5, 7, 1) }), {}, recipe).heading).toBe('under')
+})
+
+describe('a beginner’s tongue', () => {
+  const learning = { tongue: 'learning' } as const
+
+  test('moves nothing, and where it contradicts the flow a trainer tastes it', () => {
+    const said = say(carefulShot({ firstDropS: 5, stopS: 20 }, { taste: taste(2, 4, 7) }), learning)
+    expect(said).toMatchObject({ heading: 'fast', move: { lever: 'observe', observation: 'trainer-taste' } })
+    expect(said.evidence.some(({ key }) => key === 'bitter')).toBe(false)
+  })
+
+  test('agrees with the flow: the flow decides', () => {
+    const said = say(carefulShot({ firstDropS: 5, stopS: 20 }, { taste: taste(7, 4, 2) }), learning)
+    expect(said).toMatchObject({ heading: 'fast', move: { lever: 'grind', direction: 'finer' } })
+  })
+
+  test('on time, it is a trainer who is asked to taste', () => {
+    expect(say(carefulShot({}, { taste: taste(7, 4, 2) }), learning).move).toMatchObject({
+      observation: 'trainer-taste',
+    })
+  })
+})
+
+test('right to a trainer’s tongue but off its window: kept, pulled once more, and not "change nothing"', () => {
+  expect(say(carefulShot({ firstDropS: 9, stopS: 38 }, { taste: taste(3, 7, 3) }))).toMatchObject({
+    heading: 'balanced',
+    named: { causes: ['none'] },
+    move: { lever: 'again' },
+  })
+})
+
+test('at the last safe step another lever is named', () => {
+  const gush = readShot(carefulShot({ firstDropS: 2, stopS: 9 }), PUMP_RECIPE)
+  const grinder = { ...GRINDER, touchingAt: 2 }
+  expect(diagnose(gush, { setting: 3, grinder })).toMatchObject({
+    move: { lever: 'burrs' },
+    why: [{ code: 'last-safe-step' }],
+  })
+  expect(diagnose(gush, { setting: 6, grinder }).move).toMatchObject({ steps: 3, toSetting: 3 })
+})
+
+test.each([
+  ['a lever', { isLever: true, hasReleaseValve: true }, 'lever'],
+  ['a pump', { isLever: false, hasReleaseValve: true }, 'choked'],
+  ['nothing known of the machine', null, 'choked'],
+] as const)('after a choke, %s: its own caution', (_name, machine, caution) => {
+  const facts: ShotFacts = { ...unknownFacts(), abandoned: 'choked' }
+  expect(say(facts, { machine }).pressureCaution).toBe(caution)
+})
+
+test('without a release valve soup says nothing of the dose, and every shot has its caution', () => {
+  const facts = { ...carefulShot({ stopS: 24 }), dose: null, look: { stream: null, puck: 'soup' } } as const
+  const lowDose = (hasReleaseValve: boolean) => {
+    const { causes, pressureCaution } = say(facts, { machine: { isLever: false, hasReleaseValve } })
+    return { pressureCaution, p: causes.find(({ cause }) => cause === 'dose-low')?.probability ?? 0 }
+  }
+  expect(lowDose(true).p).toBeGreaterThan(lowDose(false).p + 0.1)
+  expect([lowDose(true).pressureCaution, lowDose(false).pressureCaution]).toEqual([null, 'no-valve'])
+})
+
+test('a dose that was swept raises no hard fault within two of its spreads', () => {
+  const facts = carefulShot({ doseG: 17 })
+  expect(say(facts).move.lever).toBe('dose')
+  expect(say(facts, { doseMethod: 'sweep' }).move.lever).not.toBe('dose')
+})
+
+test('old grounds are thought of only after a move of the grind, and against it', () => {
+  const facts = { ...carefulShot({ stopS: 21.5 }), grinderPurged: null }
+  const unpurged = (grindMoved: ShotContext['grindMoved']) =>
+    say(facts, { grindMoved }).causes.find(({ cause }) => cause === 'not-purged')?.probability ?? 0
+  expect(unpurged({ direction: 'finer', steps: 2 })).toBeGreaterThan(unpurged(null))
+  expect(unpurged({ direction: 'coarser', steps: 2 })).toBeLessThan(unpurged(null))
+  expect(unpurged({ direction: 'finer', steps: 0 })).toBeLessThan(unpurged(null))
+})
+
+test('a heavy cup’s "at most" is no slow shot', () => {
+  const heavy = readShot(carefulShot({ stopS: 33, cupG: 60 }), PUMP_RECIPE)
+  const { causes } = diagnose(heavy, { setting: null, grinder: null })
+  expect(causes.find(({ cause }) => cause === 'grind-too-fine')?.probability).toBeLessThan(0.15)
+})

@@ -1,0 +1,222 @@
+import type { GateFault, Readings } from '../reading/types.ts'
+import type { ReadingKind } from '../skill/types.ts'
+import type { SignsSeen } from '../shot/signs.ts'
+import type { Cause } from './causes.ts'
+import { factorFromEarlier, signsOfRun } from './earlierShots.ts'
+import { type EvidenceOfShot, evidenceOf } from './evidence.ts'
+import { type GrindContext, isAtFinest } from './grindMove.ts'
+import { headingOf, verdictOf } from './heading.ts'
+import { type CauseProbability, type Inference, infer, marginals } from './infer.ts'
+import { partingLook, tellingLook } from './lookFor.ts'
+import { type Mend, causeOfFault, mendOf } from './mend.ts'
+import { carries, named, posteriorOpen } from './naming.ts'
+import { pressureCautionOf } from './pressure.ts'
+import { CHANNELLING, type Ruling, rulingOf } from './rules.ts'
+import { factorOfSituation } from './situation.ts'
+import { tasteLeaning } from './taste.ts'
+import type { HeldLever, Move, Named, Reason, Statement } from './types.ts'
+
+/** A statement and what it rests on, for whoever asks why. */
+export interface Judgement {
+  statement: Statement
+  readings: Readings
+  evidence: EvidenceOfShot
+  inference: Inference
+  ruling: Ruling
+}
+
+/**
+ * What is said of a shot: the craft's order of judgement decides what may be thought of and named, exact inference how
+ * likely each of that is, and the move mends what is named.
+ * @param earlier readings of the shots before it in this session at the same setting, oldest first
+ */
+export function judge(last: Readings, grind: GrindContext, earlier: readonly Readings[] = []): Judgement {
+  const readings = withSigns(last, {
+    ...signsOfScale(grind),
+    ...(earlier.length === 0 ? {} : signsOfRun([...earlier, last])),
+  })
+  const { context, recipe } = readings.of
+  const evidence = evidenceOf(readings)
+  const factor = product(factorOfSituation(context, recipe), factorFromEarlier(earlier))
+  const inference = infer(evidence, factor)
+  const ruling = rulingOf(readings)
+  const causes = marginals(posteriorOpen(inference.posterior, ruling.open))
+  const namedAndMended = namedBy(ruling, causes)
+  const { said, mended } = namedAndMended
+  const { move, why } = moveFor(namedAndMended, { ruling, readings, grind, evidence, inference })
+  const statement: Statement = {
+    heading: headingOf(readings),
+    verdict: verdictOf(readings),
+    named: said,
+    move,
+    why: [...ruling.why, ...why, ...unknownsThatMatter(readings, move)],
+    mendToo: mendToo(ruling, mended),
+    hold: heldStill(move, mendToo(ruling, mended)),
+    right: oneThingRight(readings, CHANGES[move.lever]),
+    changes: CHANGES[move.lever],
+    pressureCaution: pressureCautionOf(readings),
+    causes,
+  }
+  return { statement, readings, evidence, inference, ruling }
+}
+
+/** What follows from elsewhere stands in where nobody said it. */
+function withSigns(readings: Readings, derived: SignsSeen): Readings {
+  const { context } = readings.of
+  return {
+    ...readings,
+    of: { ...readings.of, context: { ...context, signs: { ...derived, ...context.signs } } },
+  }
+}
+
+function signsOfScale(grind: GrindContext): SignsSeen {
+  return grind.setting === null || grind.grinder === null ? {} : { 'at-finest-setting': isAtFinest(grind) }
+}
+
+function product(one: Float64Array | undefined, other: Float64Array | undefined): Float64Array | undefined {
+  if (one === undefined || other === undefined) return one ?? other
+  return one.map((factor, at) => factor * (other[at] ?? 1))
+}
+
+/** What is named, and the cause among it that the move mends. */
+interface NamedAndMended {
+  said: Named
+  mended: Cause | undefined
+}
+
+/**
+ * What was seen is named, however likely it is, and mended first; a likelier cause that nobody saw is named before it
+ * where it carries enough by itself.
+ */
+function namedBy(
+  { mayName, isSettled, isGateFirst }: Ruling,
+  causes: readonly CauseProbability[],
+): NamedAndMended {
+  const open = mayName === null ? causes : causes.filter(({ cause }) => mayName.includes(cause))
+  if (!isSettled) {
+    const said = named(open)
+    return { said, mended: said.causes[0] }
+  }
+  const [first] = open
+  if (first === undefined) return { said: named([]), mended: undefined }
+  const mended = first.cause
+  const unseen = isGateFirst ? causes.find(({ cause }) => cause !== 'none' && cause !== mended) : undefined
+  if (unseen !== undefined && carries(unseen) && mayName?.includes(unseen.cause) !== true) {
+    const isLikelier = unseen.probability > first.probability
+    return {
+      said: { as: 'both', causes: isLikelier ? [unseen.cause, mended] : [mended, unseen.cause] },
+      mended,
+    }
+  }
+  const said = named(open)
+  return { said: said.as === 'both' ? said : { as: 'one', causes: [mended] }, mended }
+}
+
+type Asked = Omit<Judgement, 'statement'> & { grind: GrindContext }
+
+function moveFor({ said, mended: first }: NamedAndMended, asked: Asked): Mend {
+  const { ruling, readings, grind } = asked
+  if (ruling.move !== null) return { move: ruling.move, why: [] }
+  const second = said.as === 'either' ? said.causes[1] : undefined
+  if (first === undefined) return { move: tellingLook(asked), why: [] }
+  if (first === 'none' || second === 'none') return { move: forNothingFound(said, asked), why: [] }
+  const mend = ruling.isPuckFirst ? puckMend(first, asked) : mendOf(first, readings, grind)
+  if (second === undefined || isSame(mend.move, second, asked)) return mend
+  return { move: partingLook(first, second, asked) ?? mend.move, why: [] }
+}
+
+/** Grinding finer usually makes channels worse, and coarser comes only if it stays uneven after a careful repeat. */
+function puckMend(cause: Cause, { readings, grind }: Asked): Mend {
+  const mend = mendOf(cause, readings, grind)
+  const isOfTheGrind =
+    mend.move.lever === 'grind' || mend.move.lever === 'burrs' || mend.move.lever === 'observe'
+  const isOfThePuck = CHANNELLING.some((fault) => fault === cause)
+  if (!isOfTheGrind) return isOfThePuck ? { ...mend, why: [{ code: 'puck-first' }] } : mend
+  return { move: { lever: 'distribution' }, why: [{ code: 'puck-first' }] }
+}
+
+/** Two causes that the same act mends need not be told apart. */
+function isSame(move: Move, other: Cause, { readings, grind }: Asked): boolean {
+  const its = other === 'none' ? null : mendOf(other, readings, grind).move
+  return its !== null && JSON.stringify(its) === JSON.stringify(move)
+}
+
+/** Nothing is wrong as far as is known: taste it, if that can still change anything. */
+function forNothingFound(said: Named, asked: Asked): Move {
+  const [first, second] = said.causes
+  if (first !== undefined && second !== undefined)
+    return partingLook(first, second, asked) ?? tellingLook(asked)
+  const { readings } = asked
+  const {
+    flow,
+    time,
+    yield: cup,
+    of: { context },
+  } = readings
+  if (tasteLeaning(readings) !== null) {
+    const isOff = (time.judged && time.standing === 'off') || (cup.judged && cup.standing === 'off')
+    return { lever: isOff ? 'again' : 'leave' }
+  }
+  if (flow.state === 'unknown') return tellingLook(asked)
+  const isTasted = readings.taste.judged && context.tongue === 'learning'
+  return { lever: 'observe', observation: isTasted ? 'trainer-taste' : 'taste-it' }
+}
+
+function unknownsThatMatter({ gate }: Readings, move: Move): Reason[] {
+  if (move.lever !== 'grind') return []
+  return gate.unknowns.map((unknown) => ({ code: 'gate-unknown', unknown }))
+}
+
+function mendToo(ruling: Ruling, mended: Cause | undefined): GateFault[] {
+  return ruling.mendToo.filter((fault) => causeOfFault(fault) !== mended)
+}
+
+const LEVERS_TO_HOLD: readonly HeldLever[] = ['grind', 'dose', 'tamp', 'ratio']
+
+function heldStill(move: Move, faults: readonly GateFault[]): HeldLever[] {
+  const isMended = (what: string) => faults.some((fault) => fault.startsWith(what))
+  const moving: string[] = [
+    move.lever,
+    ...(isMended('dose') ? ['dose'] : []),
+    ...(isMended('tamp') ? ['tamp'] : []),
+  ]
+  return LEVERS_TO_HOLD.filter((lever) => !moving.includes(lever))
+}
+
+/** The reading that a move is about. */
+const CHANGES: Record<Move['lever'], ReadingKind | null> = {
+  leave: null,
+  again: null,
+  observe: null,
+  grind: 'time',
+  burrs: 'time',
+  purge: 'time',
+  'fresh-grounds': 'time',
+  bag: 'time',
+  dose: 'dose',
+  tamp: 'tamp',
+  distribution: 'tamp',
+  dry: 'tamp',
+  stop: 'yield',
+  ratio: 'yield',
+  basket: 'yield',
+  heat: 'taste',
+  cool: 'taste',
+  cycle: 'taste',
+  clean: 'taste',
+  rest: 'taste',
+  coffee: 'taste',
+  water: 'taste',
+}
+
+/** The reading that says most for whoever pulled: the taste first, the dose last. */
+const WORTH_SAYING: readonly ReadingKind[] = ['taste', 'time', 'yield', 'tamp', 'dose']
+
+function oneThingRight(readings: Readings, changes: ReadingKind | null): ReadingKind | null {
+  const isRight = (kind: ReadingKind) => {
+    const reading = readings[kind]
+    if (kind === 'taste' && readings.of.context.tongue === 'learning') return false
+    return kind !== changes && reading.judged && reading.standing === 'on'
+  }
+  return WORTH_SAYING.find(isRight) ?? null
+}
