@@ -1,5 +1,7 @@
 import { reportBench } from './evaluate/bench/reportBench.ts'
 import { reportDiagnosis } from './evaluate/diagnosis/reportDiagnosis.ts'
+import { reportStatements } from './evaluate/diagnosis/reportStatements.ts'
+import { reportTold } from './evaluate/diagnosis/reportTold.ts'
 import { reportDialIn } from './evaluate/dialIn/reportDialIn.ts'
 import { reportSkill } from './evaluate/skill/reportSkill.ts'
 
@@ -10,10 +12,12 @@ const CASES = 2500
 const parts: Record<string, () => void> = {
   bench: reportBench,
   diagnosis: () => reportDiagnosis(FIRST_SEED, CASES),
+  told: () => reportTold(process.argv.includes('held')),
+  statements: () => reportStatements(FIRST_SEED, 100_000),
   dialin: () => reportDialIn(FIRST_SEED),
   skill: () => reportSkill(FIRST_SEED),
 }
-const asked = process.argv.slice(2)
+const asked = process.argv.slice(2).filter((part) => part !== 'held')
 const unknown = asked.filter((part) => !(part in parts))
 if (unknown.length > 0) {
   console.error(`There is no part "${unknown.join(' ')}". Parts: ${Object.keys(parts).join(', ')}.`)

@@ -1,5 +1,5 @@
 import type { GateFault, Readings } from '../reading/types.ts'
-import type { Cause, Fault } from './causes.ts'
+import { type Cause, FAULTS, type Fault } from './causes.ts'
 import { type GrindContext, grindMove, isAtFinest } from './grindMove.ts'
 import type { Move, Reason } from './types.ts'
 
@@ -113,4 +113,29 @@ function grindMend(
   }
   if (cause === 'grind-too-fine' && isSlow) return { move: grindMove('coarser', flow, grind), why: [] }
   return { move: { lever: 'observe', observation: 'time-it' }, why: [] }
+}
+
+/** The causes that a move mends; keeping everything is right where nothing is wrong. */
+export function causesMendedBy(move: Move): Cause[] {
+  switch (move.lever) {
+    case 'leave':
+    case 'again':
+      return ['none']
+    case 'observe':
+      return []
+    case 'grind':
+      return [move.direction === 'finer' ? 'grind-too-coarse' : 'grind-too-fine']
+    case 'dose':
+      return [move.direction === 'more' ? 'dose-low' : 'dose-high']
+    case 'stop':
+      return [move.direction === 'later' ? 'stopped-early' : 'stopped-late']
+    case 'ratio':
+      return [move.direction === 'longer' ? 'ratio-short' : 'ratio-long']
+    case 'tamp':
+      return ['tamp-tilted', 'tamp-light', 'tamp-varying']
+    default:
+      return FAULTS.filter(
+        (fault) => fault in LEVER_OF && LEVER_OF[fault as keyof typeof LEVER_OF] === move.lever,
+      )
+  }
 }

@@ -34,6 +34,13 @@ const WHOLE_SD = 0.29
 /** A note that this shot could not have given. */
 const IMPOSSIBLE = 0.02
 
+/** What whoever knows the generator would think of one case: the likeliest cause, how likely, and whether it is so. */
+export interface Best {
+  probability: number
+  isTop1: boolean
+  isTop3: boolean
+}
+
 /**
  * How well anyone could do who knows the generator: for each case the posterior over its hidden causes by importance
  * sampling, from a bank of simulated shots with the generator's own chances of every note. A finite bank errs, so this
@@ -46,15 +53,14 @@ export function bestPossible(
   pairs: number,
   seed: number,
   mix: Mix,
-): { top1: number; top3: number; bank: number } {
+): { answers: Best[]; bank: number } {
   const bank = makeBank(recipe, perFault, pairs, seed, mix)
-  let [top1, top3] = [0, 0]
-  for (const each of cases) {
+  const answers = cases.map((each): Best => {
     const ranked = rankedCauses(bank, each)
-    top1 += Number(ranked.slice(0, 1).some((cause) => each.causes.includes(cause)))
-    top3 += Number(ranked.slice(0, 3).some((cause) => each.causes.includes(cause)))
-  }
-  return { top1: top1 / cases.length, top3: top3 / cases.length, bank: bank.length }
+    const has = (first: number) => ranked.slice(0, first).some(({ cause }) => each.causes.includes(cause))
+    return { probability: ranked[0]?.probability ?? 0, isTop1: has(1), isTop3: has(3) }
+  })
+  return { answers, bank: bank.length }
 }
 
 function makeBank(recipe: Recipe, perFault: number, pairs: number, seed: number, mix: Mix): Banked[] {
@@ -90,15 +96,22 @@ function makeBank(recipe: Recipe, perFault: number, pairs: number, seed: number,
   ]
 }
 
-function rankedCauses(bank: readonly Banked[], { notes, doseMethod }: BenchCase): Cause[] {
+function rankedCauses(
+  bank: readonly Banked[],
+  { notes, doseMethod }: BenchCase,
+): { cause: Cause; probability: number }[] {
   const logs = bank.map(({ by, logWeight }) => logWeight + logLikelihood(notes, by.get(doseMethod)))
-  const most = Math.max(...logs)
+  const most = logs.reduce((best, log) => Math.max(best, log), -Infinity)
   const sums = new Map<Cause, number>()
+  let total = 0
   bank.forEach(({ causes }, at) => {
     const weight = Math.exp((logs[at] ?? -Infinity) - most)
+    total += weight
     for (const cause of causes) sums.set(cause, (sums.get(cause) ?? 0) + weight)
   })
-  return [...sums.entries()].sort((a, b) => b[1] - a[1]).map(([cause]) => cause)
+  return [...sums.entries()]
+    .map(([cause, sum]) => ({ cause, probability: sum / total }))
+    .sort((a, b) => b.probability - a.probability)
 }
 
 function logLikelihood(notes: readonly Note[], observables: Map<string, Observable> | undefined): number {

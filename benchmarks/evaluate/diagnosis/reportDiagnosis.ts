@@ -6,15 +6,14 @@ import {
   answerOf,
   calibrationError,
   isForbidden,
+  isMoveRight,
   isTop1,
   isTop3,
-  isWrongGrindMove,
+  namedScore,
+  pairedDifference,
   reliability,
-  wilson,
 } from './score.ts'
-import { STORIES } from './stories.ts'
 import { RECIPE } from '../recipe.ts'
-import { readTold } from './told.ts'
 
 /** Every fifth case at each difficulty from 0 (nearly all noted) to 1 (half noted, and something misleading). */
 const DIFFICULTIES = [0, 0.25, 0.5, 0.75, 1] as const
@@ -23,7 +22,10 @@ const DROP_RECIPE = { ...RECIPE, clock: 'drop', timeMinS: 20, timeMaxS: 26 } as 
 const share = (right: number, n: number) => `${((100 * right) / n).toFixed(1)} %`
 const count = (answers: readonly Answer[], is: (answer: Answer) => boolean) => answers.filter(is).length
 
-/** Prints how well shots are diagnosed: simulated ones by both mixes, and told ones. */
+/** Cases on which the generator is asked what it would have said. */
+const LIMIT_CASES = 2000
+
+/** Prints how well simulated shots are judged by both mixes, as said and by what was thought likeliest. */
 export function reportDiagnosis(firstSeed: number, cases: number): void {
   console.log(
     `\nDiagnosis of ${cases} simulated shots a mix (seeds from ${firstSeed}), from what can be entered at the bar; difficulties ${DIFFICULTIES.join(', ')} in turn`,
@@ -36,7 +38,6 @@ export function reportDiagnosis(firstSeed: number, cases: number): void {
   )
   reportMix('all faults alike often', FLAT_MIX, firstSeed, cases)
   reportMix('as at a training bar', BAR_MIX, firstSeed, cases)
-  stories()
 }
 
 function reportMix(name: string, mix: Mix, firstSeed: number, cases: number): void {
@@ -62,14 +63,27 @@ function difficultyAt(at: number): number {
 
 function summary(answers: readonly Answer[]): void {
   const n = answers.length
-  console.log(`  top-1 ${share(count(answers, isTop1), n)}, top-3 ${share(count(answers, isTop3), n)}`)
+  const total = (score: (answer: Answer) => number) => answers.reduce((sum, each) => sum + score(each), 0)
+  console.log(
+    `  as said: cause named ${share(
+      total(({ causes, said }) => namedScore(causes, said)),
+      n,
+    )}`,
+  )
+  const as = (kind: string) => count(answers, ({ said }) => said.named.as === kind)
+  console.log(
+    `    named one ${as('one')}, two at once ${as('both')}, either of two ${as('either')}, not enough to tell ${as('unclear')}`,
+  )
+  const moves = answers.map(isMoveRight).filter((right) => right !== null)
+  console.log(
+    `    move mends what was behind it ${share(moves.filter(Boolean).length, moves.length)} of ${moves.length}; asked for one more look instead ${share(n - moves.length, n)}`,
+  )
+  console.log(
+    `  likeliest cause right ${share(count(answers, isTop1), n)}, among the three likeliest ${share(count(answers, isTop3), n)}`,
+  )
   console.log(`  calibration error ${calibrationError(answers).toFixed(3)}`)
   const grind = count(answers, ({ said }) => said.move.lever === 'grind')
-  console.log(
-    `  grind moves ${grind}, forbidden on what was observed ${count(answers, isForbidden)}, not wanted by the hidden truth ${count(answers, isWrongGrindMove)}`,
-  )
-  const asks = answers.filter(({ said }) => said.move.lever === 'observe')
-  console.log(`  asked for one more look instead of moving: ${share(asks.length, n)}`)
+  console.log(`  grind moves ${grind}, forbidden on what was observed ${count(answers, isForbidden)}`)
 }
 
 function byDifficulty(answers: readonly Answer[]): void {
@@ -114,8 +128,9 @@ function reliabilityTable(answers: readonly Answer[]): void {
   }
 }
 
+/** The generator itself as model of itself, on the same notes: nobody could do better than it in the long run. */
 function limit(firstSeed: number, mix: Mix): void {
-  const [cases, perFault, pairs] = [400, 200, 5000]
+  const [cases, perFault, pairs] = [LIMIT_CASES, 200, 5000]
   const made = Array.from({ length: cases }, (_, at) =>
     makeCase(firstSeed + at, difficultyAt(at), [RECIPE], mix),
   )
@@ -123,37 +138,19 @@ function limit(firstSeed: number, mix: Mix): void {
     answerOf(causes, readShot(facts, recipe, context)),
   )
   const best = bestPossible(made, RECIPE, perFault, pairs, firstSeed + 5_000_000, mix)
+  const right = best.answers.filter(({ isTop1: is }) => is).length
   console.log(
-    `  best possible on ${cases} of them (same notes, the generator itself as model, by importance sampling over ${best.bank} shots; a lower bound):`,
+    `  best possible on ${cases} of them (same notes, the generator itself as model, by importance sampling over ${best.bank} shots; a lower bound): ${share(right, cases)}`,
   )
-  console.log(`    top-1 ${share(best.top1, 1)}, top-3 ${share(best.top3, 1)}`)
-  console.log(
-    `    here, on the same: top-1 ${share(count(mine, isTop1), cases)}, top-3 ${share(count(mine, isTop3), cases)}`,
-  )
-}
-
-function stories(): void {
-  const answers = STORIES.map((told) => answerOf(told.was, readTold(told)))
-  const n = answers.length
-  const interval = (is: (answer: Answer) => boolean) =>
-    wilson(count(answers, is), n)
-      .map((each) => (100 * each).toFixed(0))
-      .join('–')
-  console.log(`\nDiagnosis of ${n} shots as trainers tell them, much of it left out`)
-  console.log(
-    `  top-1 ${share(count(answers, isTop1), n)} (95 % interval ${interval(isTop1)} %), top-3 ${share(count(answers, isTop3), n)} (${interval(isTop3)} %)`,
-  )
-  console.log(
-    `  forbidden grind moves ${count(answers, isForbidden)}, not wanted by the truth ${count(answers, isWrongGrindMove)}`,
-  )
-  answers.forEach((answer, at) => {
-    if (isTop1(answer)) return
-    const said = answer.said.causes
-      .slice(0, 3)
-      .map(({ cause, probability }) => `${cause} ${probability.toFixed(2)}`)
-      .join(', ')
-    console.log(
-      `    missed: ${STORIES[at]?.story ?? ''}\n      was ${answer.causes.join(' and ')}; said ${said}`,
+  const differs = (score: (answer: Answer, at: number) => number) => {
+    const { mean, upper } = pairedDifference(
+      mine.map((answer, at) => Number(best.answers[at]?.isTop1 ?? false) - score(answer, at)),
     )
-  })
+    return `${(100 * mean).toFixed(1)} points less (upper 95 % end ${(100 * upper).toFixed(1)})`
+  }
+  console.log(`    the likeliest here is right in ${differs((answer) => Number(isTop1(answer)))}`)
+  const couldBeTold = (at: number) => (best.answers[at]?.probability ?? 0) > 0.5
+  console.log(
+    `    what is named here is right in ${differs(({ causes, said }, at) => namedScore(causes, said, couldBeTold(at)))}`,
+  )
 }

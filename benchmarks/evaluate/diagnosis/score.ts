@@ -1,5 +1,5 @@
 import { type Cause, type Diagnosis, type Readings, diagnose } from '@calm-apron/core'
-import { CHANNELLING, missOutweighsFaults } from '@calm-apron/core/bench'
+import { CHANNELLING, causesMendedBy, missOutweighsFaults } from '@calm-apron/core/bench'
 
 /** One shot that was asked about: what was behind it, and what was said. */
 export interface Answer {
@@ -22,23 +22,34 @@ function isAmong(causes: readonly Cause[], { causes: ranked }: Diagnosis, first:
 }
 
 /**
+ * How right what was named is, 0–1: one cause, or the first of two that hold at once, counts whole; one of two "either"
+ * half. "Not enough to tell" is right only where nobody could have been surer than even.
+ * @param couldBeTold whether anyone could have named a cause that is likelier than not; left out, somebody could
+ */
+export function namedScore(was: readonly Cause[], { named }: Diagnosis, couldBeTold = true): number {
+  const [first] = named.causes
+  if (first === undefined) return couldBeTold ? 0 : 1
+  if (named.as !== 'either' && was.includes(first)) return 1
+  return named.causes.some((cause) => was.includes(cause)) ? 0.5 : 0
+}
+
+/** Whether the move mends something that was behind the shot, or leaves it where nothing was; null where it asks. */
+export function isMoveRight({ causes, said: { move } }: Answer): boolean | null {
+  if (move.lever === 'observe') return null
+  return causesMendedBy(move).some((cause) => causes.includes(cause))
+}
+
+/**
  * A grind move that the craft forbids on what was observed: the gate failed and could explain the miss, or there were
- * signs of channelling, or it was the likeliest cause, within 30 % of the window. Written anew here, so that it checks.
+ * signs of channelling, or it was named, within 30 % of the window. Written anew here, so that it checks.
  */
 export function isForbidden({ readings, said }: Answer): boolean {
   if (said.move.lever !== 'grind' || readings.flow.state === 'choking') return false
   const { gate, flow, dose, unevenSigns } = readings
   const faults = gate.faults.filter((fault) => fault !== 'tamp-slightly-tilted')
   if (faults.length > 0 && !missOutweighsFaults(flow, gate, dose)) return true
-  const isChannelling = unevenSigns.length > 0 || CHANNELLING.some((fault) => fault === said.causes[0]?.cause)
+  const isChannelling = unevenSigns.length > 0 || CHANNELLING.some((fault) => fault === said.named.causes[0])
   return isChannelling && flow.missLn <= 0.3
-}
-
-/** A grind move that the hidden truth does not want. */
-export function isWrongGrindMove({ causes, said: { move } }: Answer): boolean {
-  if (move.lever !== 'grind') return false
-  const wanted: Cause[] = move.direction === 'finer' ? ['grind-too-coarse'] : ['grind-too-fine']
-  return !causes.some((cause) => wanted.includes(cause) || cause === 'burrs-out-of-range')
 }
 
 /** Ten classes of stated probability: how many answers, what they claimed, and how many were right. */
@@ -70,4 +81,12 @@ export function wilson(right: number, n: number): [number, number] {
   const middle = (share + (z * z) / (2 * n)) / (1 + (z * z) / n)
   const half = (z / (1 + (z * z) / n)) * Math.sqrt((share * (1 - share)) / n + (z * z) / (4 * n * n))
   return [middle - half, middle + half]
+}
+
+/** Mean of paired differences, and the upper end of its 95 % interval. */
+export function pairedDifference(differences: readonly number[]): { mean: number; upper: number } {
+  const n = differences.length
+  const mean = differences.reduce((sum, each) => sum + each, 0) / n
+  const variance = differences.reduce((sum, each) => sum + (each - mean) ** 2, 0) / (n - 1)
+  return { mean, upper: mean + 1.96 * Math.sqrt(variance / n) }
 }
