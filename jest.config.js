@@ -18,7 +18,9 @@ export default {
     {
       ...shared,
       displayName: 'unit',
-      roots: ['core', 'contract', 'demo', 'devices', 'web', 'scripts'].map((room) => `<rootDir>/${room}`),
+      roots: ['core', 'contract', 'demo', 'devices', 'web', 'scripts', 'benchmarks'].map(
+        (room) => `<rootDir>/${room}`,
+      ),
     },
     { ...shared, displayName: 'api', roots: ['<rootDir>/server'] },
   ],

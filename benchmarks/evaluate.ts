@@ -2,6 +2,7 @@ import { reportBench } from './evaluate/bench/reportBench.ts'
 import { reportDiagnosis } from './evaluate/diagnosis/reportDiagnosis.ts'
 import { reportStatements } from './evaluate/diagnosis/reportStatements.ts'
 import { reportTold } from './evaluate/diagnosis/reportTold.ts'
+import { writeAll } from './evaluate/diagnosis/written.ts'
 import { reportDialIn } from './evaluate/dialIn/reportDialIn.ts'
 import { reportSkill } from './evaluate/skill/reportSkill.ts'
 
@@ -17,10 +18,14 @@ const parts: Record<string, () => void> = {
   dialin: () => reportDialIn(FIRST_SEED),
   skill: () => reportSkill(FIRST_SEED),
 }
+/** Written only when asked for by name. */
+const writing: Record<string, () => void> = { write: writeAll }
+
 const asked = process.argv.slice(2).filter((part) => part !== 'held')
-const unknown = asked.filter((part) => !(part in parts))
+const unknown = asked.filter((part) => !(part in parts) && !(part in writing))
 if (unknown.length > 0) {
   console.error(`There is no part "${unknown.join(' ')}". Parts: ${Object.keys(parts).join(', ')}.`)
   process.exit(2)
 }
+for (const [name, run] of Object.entries(writing)) if (asked.includes(name)) run()
 for (const [name, run] of Object.entries(parts)) if (asked.length === 0 || asked.includes(name)) run()

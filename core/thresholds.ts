@@ -26,6 +26,8 @@ export const THRESHOLDS = {
   littleOffLn: 0.15,
   /** With signs of channelling the puck is mended first, up to this miss. */
   unevenPuckFirstLn: 0.3,
+  /** Taste that points the other way than the flow holds the grind up to this miss. */
+  tasteAgainstLn: 0.3,
   /** A fault that explains at least this share of a miss is mended alone. */
   explainsEnoughShare: 0.5,
   /** Dose moves the time by about 2 % per 0.1 g. */

@@ -152,7 +152,7 @@ test.describe('at the pace of life', () => {
     await page.getByRole('radio', { name: 'Scale was tared' }).check()
     await page.getByLabel('Net weight').fill('38.6')
     await bar.save()
-    await expect(page.locator('li[data-rail]', { hasText: 'Yield' })).toContainText('38.6 g')
+    await expect(page.locator('li[data-rail="yield"]')).toContainText('38.6 g')
     await expect(page.getByRole('heading', { name: 'The curve' })).toBeVisible()
     hands.close()
   })

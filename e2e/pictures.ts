@@ -25,7 +25,8 @@ test('the main views', async ({ page }) => {
   await bar.begin('Teo Varga-Lind', 'House double')
   for (const question of [
     'Machine and portafilter hot',
-    'Basket dry and clean',
+    'Basket dry',
+    'Basket and screen clean',
     'Purged since the last setting change',
   ]) {
     await bar.answer(question, 'Yes')

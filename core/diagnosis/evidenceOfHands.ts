@@ -24,7 +24,7 @@ export const EVIDENCE_OF_HANDS = {
     { on: 'sour', shift: 0.35, spread: 0.5, because: 'what dissolves first is all there is' },
   ],
   'grind-too-fine': [
-    { on: 'time', shift: 0.6, spread: 0.28, because: 'narrow gaps hold water back' },
+    { on: 'time', shift: 0.44, spread: 0.26, because: 'narrow gaps hold water back' },
     { on: 'pressure-high', chance: 0.8, because: 'the pump pushes against a wall' },
     { on: 'sides-change', chance: 0.24, because: 'high pressure breaks through where it can' },
     { on: 'stream:spurting', chance: 0.1, because: 'high pressure breaks through where it can' },
@@ -84,7 +84,7 @@ export const EVIDENCE_OF_HANDS = {
     { on: 'sweet', shift: -0.3, spread: 0.6, because: 'two bad halves make no sweet whole' },
   ],
   'tamp-light': [
-    { on: 'seen-unsettled', chance: 0.8, because: 'that is what it is' },
+    { on: 'seen-unsettled', chance: 0.88, because: 'that is what it is' },
     time(TIME_SHIFTS.unsettled, 'a loose bed has wide gaps'),
     { on: 'first-drop', shift: -0.26, spread: 0.11, because: 'a loose bed wets through in places' },
     { on: 'sour', shift: -0.3, spread: 0.55, because: 'the rest of the bed still gives' },
@@ -117,7 +117,7 @@ export const EVIDENCE_OF_HANDS = {
     { on: 'pressure-high', chance: 0.2, because: 'a denser bed holds more' },
   ],
   'poor-distribution': [
-    { on: 'seen-uneven-bed', chance: 0.8, because: 'that is what it is' },
+    { on: 'seen-uneven-bed', chance: 0.88, because: 'that is what it is' },
     time(TIME_SHIFTS.bedUneven, 'uneven beds run 10–30 % faster'),
     { on: 'first-drop', shift: -0.28, spread: 0.11, because: 'loose places wet through first' },
     { on: 'stream:spurting', chance: 0.58, because: 'water breaks through where it is loose' },
@@ -134,7 +134,7 @@ export const EVIDENCE_OF_HANDS = {
     { on: 'sweet', shift: -0.3, spread: 0.6, because: 'two bad halves make no sweet whole' },
   ],
   'basket-wet': [
-    { on: 'seen-wet', chance: 0.8, because: 'that is what it is' },
+    { on: 'seen-wet', chance: 0.88, because: 'that is what it is' },
     time(TIME_SHIFTS.wet, 'wet grounds at the wall open a way'),
     { on: 'first-drop', shift: -0.2, spread: 0.06, because: 'part of the bed is wet already' },
     { on: 'stream:spurting', chance: 0.56, because: 'patchy flow' },

@@ -1,6 +1,7 @@
 import type { GateFault, Readings } from '../reading/types.ts'
 import { type Cause, FAULTS, type Fault } from './causes.ts'
 import { type GrindContext, grindMove, isAtFinest } from './grindMove.ts'
+import { whenToLook } from './nextLook.ts'
 import type { Move, Reason } from './types.ts'
 
 const CAUSE_OF: Record<GateFault, Fault> = {
@@ -38,9 +39,8 @@ export function mendOf(cause: Cause, readings: Readings, grind: GrindContext): M
     case 'grind-too-fine':
       return grindMend(cause, readings, grind)
     case 'dose-low':
-      return plain(doseMove('more', readings))
     case 'dose-high':
-      return plain(doseMove('less', readings))
+      return plain(doseMend(cause, readings))
     case 'stopped-early':
       return plain(stopMove('later', readings))
     case 'stopped-late':
@@ -77,6 +77,15 @@ const LEVER_OF = {
   'wrong-basket': 'basket',
   'burrs-out-of-range': 'burrs',
 } as const satisfies Partial<Record<Fault, Move['lever']>>
+
+/** A dose that nobody measured is weighed before it is changed, where there is anything to weigh it with. */
+function doseMend(cause: 'dose-low' | 'dose-high', readings: Readings): Move {
+  const isSaid =
+    readings.of.context.signs[cause === 'dose-low' ? 'dose-looks-low' : 'dose-looks-high'] === true
+  if (!readings.dose.judged && !isSaid && whenToLook('weigh-dose', readings) !== null)
+    return { lever: 'observe', observation: 'weigh-dose' }
+  return doseMove(cause === 'dose-low' ? 'more' : 'less', readings)
+}
 
 /** How many grams only a scale says. */
 function doseMove(direction: 'more' | 'less', { dose, of: { context } }: Readings): Move {

@@ -2,7 +2,7 @@ import { missOutweighsFaults } from '../reading/gate.ts'
 import type { GateFault, Readings } from '../reading/types.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { type Cause, FAULTS, type Fault } from './causes.ts'
-import { headingOf } from './heading.ts'
+import { headingOf, looksUneven } from './heading.ts'
 import { causeOfFault } from './mend.ts'
 import { leaningNoted, tasteLeaning } from './taste.ts'
 import { OF_THE_GRIND, type OpenTo } from './naming.ts'
@@ -70,6 +70,7 @@ function towardsWindow(readings: Readings): Ruling | null {
   const { flow, gate, unevenSigns } = readings
   if (flow.state === 'on' || flow.state === 'unknown') return null
   if (flow.state !== 'choking' && !isFarOut(readings)) return null
+  if (isGoodAllTheSame(readings)) return null
   const isSlow = flow.state === 'slow' || flow.state === 'choking'
   const bed: GateFault[] = unevenSigns.length > 0 && !gate.faults.includes('bed-uneven') ? ['bed-uneven'] : []
   const cause = isSlow ? 'grind-too-fine' : 'grind-too-coarse'
@@ -80,6 +81,17 @@ function towardsWindow(readings: Readings): Ruling | null {
     why: gate.passed ? [] : [{ code: 'miss-outweighs-faults' }],
     mendToo: [...gate.faults, ...(flow.state === 'choking' ? [] : bed)],
   }
+}
+
+/** However long it took: a cup that was not given up, without a fault or an uneven sign, and good to a trusted tongue. */
+function isGoodAllTheSame(readings: Readings): boolean {
+  const {
+    gate,
+    unevenSigns,
+    of: { facts },
+  } = readings
+  const isPlain = facts.abandoned === null && gate.faults.length === 0 && unevenSigns.length === 0
+  return isPlain && tasteLeaning(readings) === 'balanced'
 }
 
 /** A shot with neither fault nor uneven sign is judged further down. */
@@ -104,8 +116,11 @@ function gateFirst({ gate }: Readings): Ruling | null {
 }
 
 /** An uneven look has a cause; where that would be the grind, the puck is mended first. */
-function puckFirst({ unevenSigns }: Readings): Ruling | null {
+function puckFirst({ unevenSigns, of: { facts } }: Readings): Ruling | null {
   if (unevenSigns.length === 0) return null
+  // A stream and a puck that were looked at and even outweigh the tongue.
+  const isEven = facts.look.stream === 'even' && facts.look.puck === 'even'
+  if (isEven && !looksUneven(unevenSigns)) return null
   return { ...OPEN, open: 'faults', isPuckFirst: true }
 }
 
@@ -155,6 +170,8 @@ function learnerAgainstFlow(readings: Readings): Ruling | null {
 
 /** Sour though slow, or bitter though fast: towards the window would be further from a good cup. */
 function tasteAgainstFlow(readings: Readings): Ruling | null {
+  // Far out the flow decides all the same: that way lies the window.
+  if (readings.flow.missLn > THRESHOLDS.tasteAgainstLn) return null
   if (!contradicts(tasteLeaning(readings), readings)) return null
   return {
     ...OPEN,

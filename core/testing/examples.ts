@@ -48,6 +48,7 @@ export function carefulShot(
     grinderPurged: true,
     machineHot: true,
     basketDry: true,
+    basketClean: true,
     rightBasket: true,
     bedEven: true,
     dose: { by: 'net', netG: doseG },

@@ -4,6 +4,7 @@ import { leaningNoted, tasteLeaning } from '../diagnosis/taste.ts'
 import type { Statement } from '../diagnosis/types.ts'
 import { whenToLook } from '../diagnosis/nextLook.ts'
 import type { Readings } from '../reading/types.ts'
+import { THRESHOLDS } from '../thresholds.ts'
 import type { BankShot } from './shotBank.ts'
 
 /** What a statement must hold, whatever the shot; true where it does. */
@@ -84,7 +85,10 @@ const ONE: Record<string, StatementRule> = {
     const isPushed = (isSlow(readings) && leaning === 'under') || (isFast(readings) && leaning === 'over')
     // So far out, or so faulty, that the direction stands whatever it tastes of.
     const stands =
-      readings.flow.state === 'choking' || !readings.gate.passed || readings.unevenSigns.length > 0
+      readings.flow.missLn > THRESHOLDS.tasteAgainstLn ||
+      readings.flow.state === 'choking' ||
+      !readings.gate.passed ||
+      readings.unevenSigns.length > 0
     return move.lever !== 'grind' || !isPushed || stands
   },
   'sour 7 and bitter 2 is never headed balanced': ({ heading }, { of: { facts, recipe, context } }) =>
