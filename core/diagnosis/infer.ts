@@ -103,17 +103,26 @@ function holdsAt(cause: Cause): readonly number[] {
 
 /** Marginal probability of each cause, likeliest first. */
 export function marginals(posterior: Float64Array): CauseProbability[] {
-  const sums = new Float64Array(FAULTS.length)
+  // The last place takes what is of no fault.
+  const sums = new Float64Array(FAULTS.length + 1)
   for (let at = 1; at < COUNT; at += 1) {
-    for (const fault of FAULTS_AT[at] ?? []) sums[fault] = (sums[fault] ?? 0) + (posterior[at] ?? 0)
+    const probability = posterior[at] ?? 0
+    const [one, other] = [FIRST_FAULT[at] ?? 0, SECOND_FAULT[at] ?? 0]
+    sums[one] = (sums[one] ?? 0) + probability
+    sums[other] = (sums[other] ?? 0) + probability
   }
-  const faults = FAULTS.map((cause, at): CauseProbability => ({ cause, probability: sums[at] ?? 0 }))
-  const none: CauseProbability = { cause: 'none', probability: posterior[0] ?? 0 }
-  return [none, ...faults].sort((a, b) => b.probability - a.probability)
+  const causes: CauseProbability[] = FAULTS.map((cause, at) => ({ cause, probability: sums[at] ?? 0 }))
+  causes.push({ cause: 'none', probability: posterior[0] ?? 0 })
+  return causes.sort((a, b) => b.probability - a.probability)
 }
 
-/** The faults of each hypothesis, as indexes into all. */
-const FAULTS_AT = HYPOTHESES.map(({ faults }) => faults.map((fault) => FAULTS.indexOf(fault)))
+/** The first and second fault of each hypothesis, as indexes into all; where it has fewer, one beyond the last. */
+const faultAt = (which: 0 | 1) =>
+  Uint16Array.from(HYPOTHESES, ({ faults }) => {
+    const fault = faults[which]
+    return fault === undefined ? FAULTS.length : FAULTS.indexOf(fault)
+  })
+const [FIRST_FAULT, SECOND_FAULT] = [faultAt(0), faultAt(1)]
 
 function contributionsTo(
   cause: Cause,

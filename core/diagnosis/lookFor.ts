@@ -59,7 +59,8 @@ function looks(
   posterior: Float64Array,
 ): { observation: Observation; when: 'still' | 'next-shot'; worth: number }[] {
   const noted: ReadonlySet<EvidenceKey> = new Set(evidence.items.map(({ key }) => key))
-  return tellingLooks(inference, posterior, noted)
+  const canBeMade = (observation: Observation) => whenToLook(observation, readings) !== null
+  return tellingLooks(inference, posterior, noted, canBeMade)
     .flatMap(({ observation, gain }) => {
       const when = whenToLook(observation, readings)
       if (when === null || gain <= TELLS_FROM[when]) return []

@@ -89,7 +89,7 @@ const EDGES: Record<Channel, readonly number[]> = {
   age: [1.8, 2.4, 3.3, 3.8],
 }
 /** Hypotheses less likely than this don't matter for what to look at. */
-const LEAST = 0.005
+const LEAST = 0.01
 
 /**
  * The look that would tell most: the one with the largest expected drop in entropy over what may be behind the shot,
@@ -100,11 +100,14 @@ export function tellingLooks(
   { placesOf }: Pick<Inference, 'placesOf'>,
   posterior: Float64Array,
   noted: ReadonlySet<EvidenceKey>,
+  canBeMade: (observation: Observation) => boolean = () => true,
 ): TellingLook[] {
   const likely: number[] = []
   for (let at = 0; at < posterior.length; at += 1) if ((posterior[at] ?? 0) > LEAST) likely.push(at)
   const gain = (outcomes: readonly ((at: number) => number)[]) => information(posterior, likely, outcomes)
-  return ALL_LOOKS.filter(({ shows }) => !shows.every((key) => noted.has(key)))
+  return ALL_LOOKS.filter(
+    ({ observation, shows }) => canBeMade(observation) && !shows.every((key) => noted.has(key)),
+  )
     .map(({ observation, look }) => {
       const gains = [
         ...(look.channels ?? [])

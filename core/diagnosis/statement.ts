@@ -63,6 +63,7 @@ export function judge(last: Readings, grind: GrindContext, earlier: readonly Rea
 /** What follows from elsewhere stands in where nobody said it. */
 function withSigns(readings: Readings, derived: SignsSeen): Readings {
   const { context } = readings.of
+  if (Object.keys(derived).length === 0) return readings
   return {
     ...readings,
     of: { ...readings.of, context: { ...context, signs: { ...derived, ...context.signs } } },

@@ -34,20 +34,24 @@ export function readShot(facts: ShotFacts, recipe: Recipe, context: ShotContext 
   const dose = judgedOnly('dose', readDose(facts, recipe))
   const taste = judgedOnly('taste', readTaste(facts.taste, recipe))
   const time = timeAtTarget(facts, recipe)
-  const judged = {
-    dose,
-    tamp: judgedOnly('tamp', readTamp(facts, recipe)),
-    yield: judgedOnly('yield', readYield(facts, recipe)),
-    time: readTime(time, recipe),
-    taste,
-    gate: gateOf(facts, dose, context),
-  }
+  const tamp = judgedOnly('tamp', readTamp(facts, recipe))
+  const cup = judgedOnly('yield', readYield(facts, recipe))
+  const timed = readTime(time, recipe)
+  const gate = gateOf(facts, dose, context)
   const { grindOwner, changedSinceLast } = context
   return {
-    ...judged,
+    dose,
+    tamp,
+    yield: cup,
+    time: timed,
+    taste,
+    gate,
     timeAtTarget: time,
     flow: flowOf(facts, time, recipe),
-    accounts: chargeReadings(judged, { purpose: 'practice', grindOwner, isReferenceOff: false }),
+    accounts: chargeReadings(
+      { dose, tamp, yield: cup, time: timed, taste, gate },
+      { purpose: 'practice', grindOwner, isReferenceOff: false },
+    ),
     missing: missingPart(facts, recipe),
     severalChanged: (changedSinceLast?.length ?? 0) > 1,
     unevenSigns: unevenSigns(facts, taste, context),
