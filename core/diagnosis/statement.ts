@@ -178,6 +178,8 @@ function heldStill(move: Move, faults: readonly GateFault[]): HeldLever[] {
   const isMended = (what: string) => faults.some((fault) => fault.startsWith(what))
   const moving: string[] = [
     move.lever,
+    // Where no finer setting is left the dose is what fine-tunes.
+    ...(move.lever === 'burrs' ? ['grind', 'dose'] : []),
     ...(isMended('dose') ? ['dose'] : []),
     ...(isMended('tamp') ? ['tamp'] : []),
   ]

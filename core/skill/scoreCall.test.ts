@@ -38,3 +38,8 @@ test('"not enough to tell" earns full marks where it is so, and nobody is marked
   expect(scoreCall({ ...CALL, verdict: 'unclear' }, truth({ verdict: 'unclear' }))).toBe(1)
   expect(scoreCall(CALL, truth({ verdict: 'unclear' }))).toBeNull()
 })
+
+test('untasted, cause and move are scored and the verdict is not', () => {
+  expect(scoreCall({ ...CALL, verdict: 'over' }, truth({ verdict: null }))).toBe(1)
+  expect(scoreCall({ ...CALL, move: 'finer' }, truth({ verdict: null }))).toBe(0.5)
+})

@@ -12,7 +12,8 @@ export type GrindDirection = 'finer' | 'coarser' | 'hold'
 
 /** What the call is held against. `causes`: most probable first. */
 export interface CallTruth {
-  verdict: Verdict
+  /** null: nobody to be trusted tasted it, and its flow is known; then cause and move alone are held against it. */
+  verdict: Verdict | null
   move: GrindDirection
   causes: readonly { cause: Cause; probability: number }[]
   /** The cause is certain: simulated, deliberate, or confirmed by a trainer. */
@@ -29,7 +30,8 @@ const TOP_CAUSES = 3
  */
 export function scoreCall(call: Call, truth: CallTruth): number | null {
   if (truth.verdict === 'unclear') return call.verdict === 'unclear' ? 1 : null
-  const parts = [Number(call.verdict === truth.verdict), Number(call.move === truth.move)]
+  const parts = [Number(call.move === truth.move)]
+  if (truth.verdict !== null) parts.push(Number(call.verdict === truth.verdict))
   const cause = causeScore(call.cause, truth)
   if (cause !== null) parts.push(cause)
   return parts.reduce((sum, part) => sum + part, 0) / parts.length

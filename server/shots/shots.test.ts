@@ -28,7 +28,8 @@ describe('recording', () => {
     const body = shotOf({
       grindSetting: 13.5,
       machineHot: true,
-      basketDry: false,
+      basketDry: true,
+      basketClean: false,
       dose: { by: 'gross', grossG: 605.7, tareG: 586.4, vesselId: null },
       tamp: { tilt: 'clear', lowSide: 'left', settled: false },
       clock: {

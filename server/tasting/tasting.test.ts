@@ -180,7 +180,7 @@ describe('a shot whose call is asked for', () => {
   test('a ruling is kept from them as well, and once open both readings stand', async () => {
     const ruling = { ruledBy: trainer.personId, verdict: 'over', cause: null, move: 'coarser', ruledAt: at }
     const rulingId = newId()
-    const body = { ...ruling, reason: 'the stream was even' }
+    const body = { ...ruling, reason: 'the stream was even', rulesVersion: 2 }
     await send(trainer, `rulings/${rulingId}`, body).expect(201)
     await send(trainer, `rulings/${rulingId}`, body).expect(200)
     await send(trainer, `rulings/${rulingId}`, { ...body, verdict: 'under' }).expect(409)
@@ -189,7 +189,9 @@ describe('a shot whose call is asked for', () => {
     await fill(trainer, slip('trainer', { taste: { ...taste, sour: 7 } })).expect(201)
     expect((await seen(trainee)).rulings).toEqual([])
     await call(trainee, 'final').expect(201)
-    expect((await seen(trainee)).rulings).toMatchObject([{ verdict: 'over', reason: 'the stream was even' }])
+    expect((await seen(trainee)).rulings).toMatchObject([
+      { verdict: 'over', reason: 'the stream was even', rulesVersion: 2 },
+    ])
     const [shot] = await listed(trainee)
     expect(shot?.tasted).toEqual({ trainee: taste, trainer: { ...taste, sour: 7 } })
   })

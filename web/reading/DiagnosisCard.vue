@@ -30,7 +30,7 @@ const clauses = computed(() =>
 )
 const right = computed(() => {
   const { right: kind } = props.diagnosis
-  return kind === null ? '' : t('named.right', { what: t(`rail.${kind}`).toLocaleLowerCase() })
+  return kind === null ? '' : t(`named.right.${kind}`)
 })
 const changed = computed(() => {
   const { changes } = props.diagnosis

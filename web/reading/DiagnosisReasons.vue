@@ -14,6 +14,8 @@ const words = useDiagnosisWords()
 const WORTH_SAYING = 0.4
 const [MOST_FOR, MOST_AGAINST] = [4, 2]
 
+/** Where all is kept there is nothing to give reasons for. */
+const isKept = computed(() => ['leave', 'again'].includes(props.diagnosis.move.lever))
 const unseen = computed(() => reasons((code) => code === 'gate-unknown'))
 const speaksFor = computed(() => said(({ logOdds }) => logOdds > WORTH_SAYING, MOST_FOR))
 const against = computed(() => said(({ logOdds }) => logOdds < -WORTH_SAYING, MOST_AGAINST))
@@ -41,7 +43,7 @@ function reasons(isOf: (code: Reason['code']) => boolean): string[] {
 }
 
 function said(isSaid: (each: Diagnosis['evidence'][number]) => boolean, most: number): string[] {
-  if (props.diagnosis.named.causes.length === 0) return []
+  if (isKept.value || props.diagnosis.named.causes.length === 0) return []
   return props.diagnosis.evidence.filter(isSaid).slice(0, most).map(words.evidenceWords)
 }
 </script>
@@ -59,7 +61,7 @@ function said(isSaid: (each: Diagnosis['evidence'][number]) => boolean, most: nu
         </dd>
       </template>
     </dl>
-    <CauseList :causes="diagnosis.causes" />
+    <CauseList v-if="!isKept" :causes="diagnosis.causes" />
   </details>
 </template>
 

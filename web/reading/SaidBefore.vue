@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Call, Slip, Tasting } from '@calm-apron/contract'
-import { type Diagnosis, TASTE_AXES } from '@calm-apron/core'
+import { type Diagnosis, RULES_VERSION, TASTE_AXES } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../store/academy.ts'
@@ -55,12 +55,20 @@ const hasSlips = computed(() => props.tasting.slips.some(({ taste }) => taste !=
       </template>
       <template v-if="score !== null">
         <dt>{{ t('call.score') }}</dt>
-        <dd>{{ t('call.scoreOf', { share: format.percent(score) }) }}</dd>
+        <dd>
+          {{ t('call.scoreOf', { share: format.percent(score) }) }}
+          <span v-if="finalCall?.rulesVersion !== RULES_VERSION" class="soft">{{
+            t('ruling.earlierRules')
+          }}</span>
+        </dd>
       </template>
       <template v-for="ruling in tasting.rulings" :key="ruling.rulingId">
         <dt>{{ t('ruling.by', { person: academy.personName(ruling.ruledBy) }) }}</dt>
         <dd>
           <strong>{{ said(ruling) }}</strong><br />{{ ruling.reason }}
+          <span v-if="ruling.rulesVersion !== RULES_VERSION" class="soft">{{
+            t('ruling.earlierRules')
+          }}</span>
         </dd>
       </template>
     </dl>

@@ -35,3 +35,11 @@ test('what was left out, or half said, is not scored', () => {
   expect(callScore(call({ verdict: null, move: null }), fast)).toBeNull()
   expect(callScore(call({ move: null }), fast)).toBeNull()
 })
+
+test('of a shot that nobody to be trusted tasted, cause and move are scored alone', () => {
+  const untasted = diagnose(readShot(carefulShot({ firstDropS: 4, stopS: 17 }), PUMP_RECIPE), {
+    setting: 14,
+    grinder: null,
+  })
+  expect(callScore(call({ verdict: 'over', cause: 'grind-too-coarse' }), untasted)).toBe(1)
+})

@@ -6,6 +6,11 @@ function directionOf({ move }: Diagnosis): GrindDirection {
   return move.lever === 'grind' ? move.direction : 'hold'
 }
 
+/** Untasted, a shot whose flow is known has no verdict to hold a call against. */
+function verdictOf({ verdict, heading }: Diagnosis) {
+  return verdict === 'unclear' && heading !== 'unclear' ? null : verdict
+}
+
 /** A call against the reading, 0–1; null where nothing can be scored, or the call was left out. */
 export function callScore(call: Call | null, diagnosis: Diagnosis): number | null {
   if (call === null || call.verdict === null || call.move === null) return null
@@ -13,7 +18,7 @@ export function callScore(call: Call | null, diagnosis: Diagnosis): number | nul
   return scoreCall(
     { verdict, cause: cause ?? 'none', move },
     {
-      verdict: diagnosis.verdict,
+      verdict: verdictOf(diagnosis),
       move: directionOf(diagnosis),
       causes: diagnosis.causes,
       isCauseKnown: false,

@@ -3,7 +3,7 @@ export const enGrinder = {
   grinder: {
     finer: 'finer',
     coarser: 'coarser',
-    touching: 'The burrs touch at {at}: never go there with the grinder running.',
+    touching: 'The burrs touch at {at}: never set it there or beyond.',
     worked: '{coffee} {setting}',
     workedLine:
       '{coffee}: {from} to {to}, last {date}. | {coffee}: ran in its window at {from}, {date}. | {coffee}: ran in its window at {from} to {to}, {n} shots, last {date}.',

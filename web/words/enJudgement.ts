@@ -6,6 +6,7 @@ import type {
   HeldLever,
   Noted,
   Observation,
+  ReadingKind,
 } from '@calm-apron/core'
 
 /** What a judgement says: causes, moves, reasons, evidence, and what to look at. */
@@ -82,7 +83,7 @@ export const enJudgement = {
     coffee: 'A little cooler and shorter, or another coffee. Same grind.',
     water: 'Use filtered, drinkable water of suitable hardness. Same grind.',
     burrs:
-      'No finer here. Fine-tune with 0.1–0.3 g more in the basket, or ask whoever keeps the grinder about its inner burr.',
+      'No finer here: ask whoever keeps the grinder about its inner burr. Until then 0.1–0.3 g more in the basket slows it a little.',
     mendToo: 'And this too: {what}.',
   },
   mend: {
@@ -235,7 +236,13 @@ export const enJudgement = {
     unclear: 'There is not enough here to name a cause.',
     nothing: 'Nothing to mend.',
     nothingSeen: 'Nothing is wrong as far as was seen.',
-    right: 'Right: {what}.',
+    right: {
+      dose: 'The dose was right.',
+      tamp: 'The tamp was right.',
+      yield: 'The yield was right.',
+      time: 'The time was right.',
+      taste: 'It tastes right.',
+    } satisfies Record<ReadingKind, string>,
     stillThere: 'Still to be seen of this shot',
     nextShot: 'Look at next time',
   },

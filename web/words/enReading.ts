@@ -40,6 +40,7 @@ export const enReading = {
     keep: 'Set mine beside it',
     cancel: 'Leave it as it is',
     by: '{person} reads it',
+    earlierRules: 'Said beside an earlier version of the judgement.',
   },
   figures: {
     ratio: '{ratio} (target {target})',

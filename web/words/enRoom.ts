@@ -82,7 +82,8 @@ export const enRoom = {
     sign: {
       lamp: 'The lamp comes before the metal is hot: wait for the minutes.',
       touch: 'The portafilter, left in the group, is too hot to hold for more than a moment.',
-      gauge: 'The gauge stands in its zone with nothing running.',
+      gauge:
+        'While the pump runs its gauge stands in the zone; with nothing running that gauge says nothing.',
       steam: 'A flush runs smooth, without spitting or steam.',
     },
   },

@@ -190,7 +190,7 @@ export const enSteps = {
       'wet-floor': 'Wipe a wet floor at once.',
       wrist: 'Wrist in line when tamping. Change hands and rest on long days.',
       caffeine:
-        'Tasters sip and spit. A double holds about 180 mg of caffeine; common guidance is at most 400 mg a day for healthy adults, 200 mg when pregnant, less for the young. Ask a doctor. Nobody must say why they don’t taste.',
+        'Tasters sip and spit. A gram of arabica holds about 10 mg of caffeine, a gram of robusta about 20: a double of 18 g some 180 or 360 mg. Common guidance is at most 400 mg a day for healthy adults, 200 mg when pregnant, less for the young. Ask a doctor. Nobody must say why they don’t taste.',
       'milk-allergen': 'Milk is an allergen: label alternatives. A shared wand is never promised free of it.',
       'milk-cold': 'Keep milk cold and throw away what was warmed.',
       chemicals: 'Cleaning chemicals only as their label says; rinse, and pull a sink shot after.',
