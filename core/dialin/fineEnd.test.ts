@@ -1,0 +1,56 @@
+import fc from 'fast-check'
+import { finestAdvised, isClearOfTouching } from '../equipment/fineEnd.ts'
+import { readShot } from '../reading/readShot.ts'
+import { GRINDER, PUMP_RECIPE, carefulShot } from '../testing/examples.ts'
+import { adviseGrind } from './adviseGrind.ts'
+import type { DialInGrinder, GrindShot } from './types.ts'
+
+const WISH = { coffeeId: 'tern', doseRangeG: null, pricePerKg: null }
+const MILL: DialInGrinder = { ...GRINDER, innerBurr: null, lnTimePerUnit: 0.07, purgeG: 3 }
+
+const pulledAt = (setting: number, stopS: number): GrindShot => ({
+  coffeeId: 'tern',
+  daysAgo: 0,
+  isThisSession: true,
+  setting,
+  innerBurrAt: null,
+  doseWantedG: null,
+  readings: readShot(carefulShot({ firstDropS: Math.min(5, stopS / 4), stopS }), PUMP_RECIPE),
+})
+
+const anyGrinder = fc
+  .record({
+    finerIs: fc.constantFrom('lower' as const, 'higher' as const),
+    touchingAt: fc.option(fc.integer({ min: 0, max: 40 }), { nil: null }),
+  })
+  .map((part): DialInGrinder => ({ ...MILL, ...part }))
+const anyHistory = fc.array(
+  fc
+    .tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 6, max: 70 }))
+    .map(([setting, stopS]) => pulledAt(setting, stopS)),
+  { maxLength: 4 },
+)
+
+test('property: dialling in never advises a setting at or past touching burrs, or beyond what may be advised', () => {
+  fc.assert(
+    fc.property(anyGrinder, anyHistory, (grinder, history) => {
+      const { setting } = adviseGrind(history, PUMP_RECIPE, grinder, WISH)
+      const finest = finestAdvised(
+        grinder,
+        history.map((each) => each.setting),
+      )
+      const isCoarserThanFinest = grinder.finerIs === 'lower' ? setting >= finest : setting <= finest
+      const coarseEnd = grinder.finerIs === 'lower' ? grinder.maxSetting : grinder.minSetting
+      // A grinder whose burrs touch at its coarse end has nowhere to be set to: its end is all that is left.
+      expect(isCoarserThanFinest || setting === coarseEnd).toBe(true)
+      if (finest !== coarseEnd) expect(isClearOfTouching(setting, grinder)).toBe(true)
+    }),
+    { numRuns: 120 },
+  )
+})
+
+test('gush after gush, it goes no finer than a step clear of where the burrs touch', () => {
+  const grinder = { ...MILL, touchingAt: 2 }
+  const gushes = [6, 4, 3].map((setting) => pulledAt(setting, 9))
+  expect(adviseGrind(gushes, PUMP_RECIPE, grinder, WISH).setting).toBe(3)
+})
