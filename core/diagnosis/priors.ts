@@ -38,8 +38,8 @@ export const PRIORS: Record<Fault, Prior> = {
   'burrs-out-of-range': { odds: 0.015, because: 'found once, then known' },
   'stopped-early': { odds: 0.12, because: 'nervous hands' },
   'stopped-late': { odds: 0.18, because: 'watching the stream, not the scale' },
-  'ratio-short': { odds: 0.1, because: 'a recipe that was made for another coffee' },
-  'ratio-long': { odds: 0.1, because: 'a recipe that was made for another coffee' },
+  'ratio-short': { odds: 0.06, because: 'a recipe that was made for another coffee' },
+  'ratio-long': { odds: 0.06, because: 'a recipe that was made for another coffee' },
 }
 
 /** How much rarer two faults come together than if each came by itself: of shots at a training bar one in four has two. */
