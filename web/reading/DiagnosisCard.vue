@@ -5,16 +5,13 @@ import { useI18n } from 'vue-i18n'
 import RailLine from '../parts/RailLine.vue'
 import { railsOf } from '../parts/railModel.ts'
 import { useRailWords } from '../parts/useRailWords.ts'
-import DiagnosisReasons from './DiagnosisReasons.vue'
 import { useDiagnosisWords } from './useDiagnosisWords.ts'
 
-/** One statement: what it was, one thing that was right, the one to change on its rail; the reasons fold below. */
+/** One statement: what it was, one thing that was right, the one to change on its rail. */
 const props = defineProps<{
   diagnosis: Diagnosis
   readings: Readings
   grindSetting: number | null
-  /** Open for whoever teaches. */
-  isOpen: boolean
 }>()
 const { t } = useI18n()
 const words = useDiagnosisWords()
@@ -60,7 +57,6 @@ const changed = computed(() => {
         <span>{{ changed.says }}</span>
       </div>
     </div>
-    <DiagnosisReasons :diagnosis="diagnosis" :is-open="isOpen" />
   </section>
 </template>
 

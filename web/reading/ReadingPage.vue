@@ -12,6 +12,7 @@ import { useTasting } from '../tasting/useTasting.ts'
 import { useStartShot } from '../today/useStartShot.ts'
 import { useFormat } from '../units/useFormat.ts'
 import DiagnosisCard from './DiagnosisCard.vue'
+import DiagnosisReasons from './DiagnosisReasons.vue'
 import FigureLine from './FigureLine.vue'
 import OverruleForm from './OverruleForm.vue'
 import RevisionList from './RevisionList.vue'
@@ -90,7 +91,6 @@ const mayCorrect = computed(() => {
       :diagnosis="diagnosis"
       :readings="readings"
       :grind-setting="shot.current.facts.grindSetting"
-      :is-open="door.may('overrule')"
     />
     <div class="shown">
       <ShotRails :readings="readings" :recipe="shot.recipe.targets" />
@@ -135,6 +135,8 @@ const mayCorrect = computed(() => {
         {{ t('reading.progress', { person: academy.personName(shot.personId) }) }}
       </RouterLink>
     </div>
+    <!-- Open for whoever teaches. -->
+    <DiagnosisReasons class="reasons" :diagnosis="diagnosis" :is-open="door.may('overrule')" />
   </div>
   <EmptyPlace
     v-else-if="state === 'not-there'"
@@ -149,7 +151,9 @@ const mayCorrect = computed(() => {
 <style scoped>
 .reading {
   display: grid;
-  grid-template: 'head head' auto 'says shown' auto 'actions shown' 1fr / minmax(0, 1fr) minmax(0, 1fr);
+  grid-template:
+    'head head' auto 'says shown' auto 'actions shown' auto 'reasons shown' 1fr / minmax(0, 1fr)
+    minmax(0, 1fr);
   gap: 16px 56px;
   max-width: 1240px;
   margin: 0 auto;
@@ -166,6 +170,9 @@ const mayCorrect = computed(() => {
 }
 .shown {
   grid-area: shown;
+}
+.reasons {
+  grid-area: reasons;
 }
 .actions {
   grid-area: actions;
@@ -187,7 +194,7 @@ const mayCorrect = computed(() => {
 }
 @media (max-width: 860px) {
   .reading {
-    grid-template: 'head' auto 'says' auto 'actions' auto 'shown' auto / minmax(0, 1fr);
+    grid-template: 'head' auto 'says' auto 'actions' auto 'reasons' auto 'shown' auto / minmax(0, 1fr);
     padding: 16px;
   }
 }
