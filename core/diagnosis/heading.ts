@@ -29,9 +29,29 @@ export function headingOf(readings: Readings): Heading {
 
 /** What the cup was, by a trusted tongue or by its look; "unclear" where neither says. */
 export function verdictOf(readings: Readings): Verdict {
-  if (looksUneven(readings.unevenSigns)) return 'uneven'
   const leaning = tasteLeaning(readings)
+  if (looksUneven(readings.unevenSigns) && !isGoodButForOneSign(readings)) return 'uneven'
   return leaning === null || leaning === 'flat' ? 'unclear' : leaning
+}
+
+/** A cup this much sweeter than it has to be shows that water took no short cut. */
+const CLEARLY_SWEET = 1
+
+/** One spurt, or one hole, in a cup that is on time, carefully made and clearly sweet to a trusted tongue is let pass. */
+export function isGoodButForOneSign(readings: Readings): boolean {
+  const {
+    unevenSigns,
+    flow,
+    gate,
+    of: { facts, recipe },
+  } = readings
+  return (
+    unevenSigns.length === 1 &&
+    flow.state === 'on' &&
+    gate.faults.length === 0 &&
+    tasteLeaning(readings) === 'balanced' &&
+    (facts.taste.sweet ?? 0) >= recipe.sweetMin + CLEARLY_SWEET
+  )
 }
 
 /** Whether anything was seen of channelling, beside the taste. */

@@ -2,7 +2,7 @@ import { missOutweighsFaults } from '../reading/gate.ts'
 import type { GateFault, Readings } from '../reading/types.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { type Cause, FAULTS, type Fault } from './causes.ts'
-import { headingOf, looksUneven } from './heading.ts'
+import { headingOf, isGoodButForOneSign, looksUneven } from './heading.ts'
 import { causeOfFault } from './mend.ts'
 import { leaningNoted, tasteLeaning } from './taste.ts'
 import { OF_THE_GRIND, type OpenTo } from './naming.ts'
@@ -18,6 +18,8 @@ export interface Ruling {
   mayName: readonly Cause[] | null
   isSettled: boolean
   move: Move | null
+  /** All is kept as it is. */
+  isKept: boolean
   /** The bed is mended before the grind is moved. */
   isPuckFirst: boolean
   /** What was seen is mended before what nobody saw. */
@@ -49,6 +51,7 @@ export function rulingOf(readings: Readings): Ruling {
 }
 
 const OPEN: Ruling = {
+  isKept: false,
   open: 'all',
   mayName: null,
   isSettled: false,
@@ -58,6 +61,9 @@ const OPEN: Ruling = {
   why: [],
   mendToo: [],
 }
+
+/** Whatever is likeliest is named and mended. */
+export const MEND_IT: Ruling = OPEN
 
 /** Something beside the grind is at fault, whatever the grind is. */
 const BESIDE_THE_GRIND = {
@@ -116,8 +122,12 @@ function gateFirst({ gate }: Readings): Ruling | null {
 }
 
 /** An uneven look has a cause; where that would be the grind, the puck is mended first. */
-function puckFirst({ unevenSigns, of: { facts } }: Readings): Ruling | null {
-  if (unevenSigns.length === 0) return null
+function puckFirst(readings: Readings): Ruling | null {
+  const {
+    unevenSigns,
+    of: { facts },
+  } = readings
+  if (unevenSigns.length === 0 || isGoodButForOneSign(readings)) return null
   // A stream and a puck that were looked at and even outweigh the tongue.
   const isEven = facts.look.stream === 'even' && facts.look.puck === 'even'
   if (isEven && !looksUneven(unevenSigns)) return null
@@ -150,6 +160,7 @@ function goodCup(readings: Readings): Ruling | null {
     flow.state === 'gushing'
   return {
     ...OPEN,
+    isKept: true,
     mayName: ['none'],
     isSettled: true,
     move: { lever: isOff ? 'again' : 'leave' },

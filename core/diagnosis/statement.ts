@@ -9,9 +9,9 @@ import { headingOf, verdictOf } from './heading.ts'
 import { type CauseProbability, type Inference, infer, marginals } from './infer.ts'
 import { partingLook, tellingLook } from './lookFor.ts'
 import { type Mend, causeOfFault, mendOf } from './mend.ts'
-import { carries, named, posteriorOpen } from './naming.ts'
+import { OF_THE_GRIND, carries, named, posteriorOpen } from './naming.ts'
 import { pressureCautionOf } from './pressure.ts'
-import { CHANNELLING, type Ruling, rulingOf } from './rules.ts'
+import { CHANNELLING, MEND_IT, type Ruling, rulingOf } from './rules.ts'
 import { factorOfSituation } from './situation.ts'
 import { tasteLeaning } from './taste.ts'
 import type { HeldLever, Move, Named, Reason, Statement } from './types.ts'
@@ -39,8 +39,9 @@ export function judge(last: Readings, grind: GrindContext, earlier: readonly Rea
   const evidence = evidenceOf(readings)
   const factor = product(factorOfSituation(context, recipe), factorFromEarlier(earlier))
   const inference = infer(evidence, factor)
-  const ruling = rulingOf(readings)
-  const causes = marginals(posteriorOpen(inference.posterior, ruling.open))
+  const byTheCraft = rulingOf(readings)
+  const causes = marginals(posteriorOpen(inference.posterior, byTheCraft.open))
+  const ruling = isAlmostCertain(byTheCraft, causes[0]) ? MEND_IT : byTheCraft
   const namedAndMended = namedBy(ruling, causes)
   const { said, mended } = namedAndMended
   const { move, why } = moveFor(namedAndMended, { ruling, readings, grind, evidence, inference })
@@ -58,6 +59,20 @@ export function judge(last: Readings, grind: GrindContext, earlier: readonly Rea
     causes,
   }
   return { statement, readings, evidence, inference, ruling }
+}
+
+/** From here on a fault of hands, heat or coffee is as good as seen. */
+const ALMOST_CERTAIN = 0.8
+
+/** A good cup is kept as it is, unless something beside the grind is almost certainly at fault: then that is mended. */
+function isAlmostCertain({ isKept }: Ruling, top: CauseProbability | undefined): boolean {
+  return (
+    isKept &&
+    top !== undefined &&
+    top.probability >= ALMOST_CERTAIN &&
+    top.cause !== 'none' &&
+    !OF_THE_GRIND.includes(top.cause)
+  )
 }
 
 /** What follows from elsewhere stands in where nobody said it. */

@@ -2,10 +2,11 @@ import type { Readings } from '../reading/types.ts'
 import type { TasteLeaning } from './types.ts'
 
 /** What the cup alone says, whoever tasted it, or null when nobody did. */
-export function leaningNoted({ taste }: Readings): TasteLeaning | null {
+export function leaningNoted({ taste, flow }: Readings): TasteLeaning | null {
   if (!taste.judged) return null
   if (taste.bothStrong) return 'uneven'
-  if (taste.isBright) return 'balanced'
+  // Bright is no fault; but of a fast shot it is no praise either.
+  if (taste.isBright) return flow.state === 'fast' || flow.state === 'gushing' ? null : 'balanced'
   if (taste.deviation < -taste.tolerance) return 'under'
   if (taste.deviation > taste.tolerance || taste.drying) return 'over'
   return taste.sweetEnough === false ? 'flat' : 'balanced'
