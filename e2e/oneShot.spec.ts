@@ -136,6 +136,34 @@ test('a little off its window with a wrong dose or a tilted tamp, a shot never a
   await expect(page.getByText(/It may still be under pressure/)).toBeVisible()
 })
 
+test('a choke on the drop clock has its caution and goes coarser; at the last safe step another lever is named', async ({
+  page,
+}) => {
+  const bar = new Bar(page)
+  await bar.begin('Jonas Abelard', 'Harbour double')
+  await page.getByLabel('Grind setting').fill('9')
+  await bar.answer('Basket and screen clean', 'Yes')
+  await bar.typeTimes('60', '75')
+  await bar.answer('Was it given up?', 'It choked')
+  await expect(page.getByRole('note')).toContainText('Stop the pump, wait a minute or more')
+  await bar.save()
+  await expect(bar.verdict).toHaveText('Choked')
+  await expect(page.getByRole('note')).toContainText('Stop the pump, wait a minute or more')
+  await expect(page.getByText('Grind coarser: 4 steps. From 9 to 13.')).toBeVisible()
+
+  await page.getByRole('button', { name: 'Next shot' }).click()
+  await page.getByLabel('Grind setting').fill('3')
+  await bar.goTo('Tamp')
+  await page.getByText('More about the tamp').click()
+  await expect(page.getByLabel(/the screen had marked the bed/)).toBeVisible()
+  await bar.weigh('Cup', 'Tasting cup', '152.6')
+  await bar.typeTimes('2', '9')
+  await bar.save()
+  await expect(bar.verdict).toHaveText('Gushed')
+  await expect(page.getByText(/No finer here: ask whoever keeps the grinder/)).toBeVisible()
+  await expect(page.getByText('Finer would bring the burrs too near to each other.')).toBeVisible()
+})
+
 test('a drop-clock recipe is not judged on a pump time', async ({ page }) => {
   const bar = new Bar(page)
   await bar.begin('Jonas Abelard', 'Harbour double')
