@@ -42,6 +42,8 @@ export const THRESHOLDS = {
   drying: 7,
   /** A dose's method raises no fault within so many of its spreads. */
   doseFaultSpreads: 2,
+  /** One step of a grinder moves ln time by no more than this. */
+  grindStepMostLn: 0.12,
   /** Grind steps in one move while this grinder's seconds per step are unknown. */
   grindMoveSteps: 2,
   grindMoveStepsFarOut: 4,

@@ -101,10 +101,10 @@ function isGoodAllTheSame(readings: Readings): boolean {
 }
 
 /** A shot with neither fault nor uneven sign is judged further down. */
-function isFarOut({ gate, flow, dose, unevenSigns }: Readings): boolean {
+function isFarOut({ gate, flow, dose, unevenSigns, of }: Readings): boolean {
   if (gate.faults.length === 0 && unevenSigns.length === 0) return false
   if (unevenSigns.length > 0 && flow.missLn <= THRESHOLDS.unevenPuckFirstLn) return false
-  return gate.faults.length === 0 || missOutweighsFaults(flow, gate, dose)
+  return gate.faults.length === 0 || missOutweighsFaults(flow, gate, dose, of.context.grindMoved)
 }
 
 /** What was seen is mended first; a slight tilt is evidence, not yet a fault. */

@@ -1,14 +1,16 @@
 import type { ShotContext } from '../reading/context.ts'
 import type { Recipe } from '../recipe/recipe.ts'
+import { THRESHOLDS } from '../thresholds.ts'
 import type { Way } from './causes.ts'
 import { HYPOTHESES } from './hypotheses.ts'
 
 /** What is known of bar, coffee and grinder before the shot makes some things likelier than usual, by these factors. */
 const FACTORS = {
-  /** Old grounds matter only after a move, and shift the time against it. */
+  /** Old grounds matter only after a move, the more the larger it was, and shift the time against it. */
   notMoved: 0.1,
   againstTheMove: 0.05,
-  moved: 1.5,
+  movedOneStep: 1,
+  movedFar: 2,
   roastIsDark: 4,
   roastIsLight: 0.25,
   /** A basket for another dose than the recipe's is a mix-up waiting to happen. */
@@ -43,10 +45,16 @@ function grindMoved(moved: ShotContext['grindMoved']): [Way, number][] {
     moved.steps === 0
       ? [FACTORS.notMoved, FACTORS.notMoved]
       : moved.direction === 'finer'
-        ? [FACTORS.moved, FACTORS.againstTheMove]
-        : [FACTORS.againstTheMove, FACTORS.moved]
+        ? [movedBy(moved.steps), FACTORS.againstTheMove]
+        : [FACTORS.againstTheMove, movedBy(moved.steps)]
   return [
     ['not-purged:was-coarser', afterFiner],
     ['not-purged:was-finer', afterCoarser],
   ]
+}
+
+function movedBy(steps: number): number {
+  return steps < THRESHOLDS.grindMoveStepsFarOut
+    ? FACTORS.movedOneStep * (1 + steps / THRESHOLDS.grindMoveStepsFarOut)
+    : FACTORS.movedFar
 }

@@ -140,6 +140,14 @@ test('old grounds are thought of only after a move of the grind, and against it'
   expect(unpurged({ direction: 'finer', steps: 0 })).toBeLessThan(unpurged(null))
 })
 
+test('old grounds explain no more than the move they are left from', () => {
+  const facts = carefulShot({ stopS: 18 }, { grinderPurged: false })
+  // One step finer: what is left of the one before can't make up for so much.
+  expect(say(facts, { grindMoved: { direction: 'finer', steps: 1 } }).move.lever).toBe('grind')
+  expect(say(facts, { grindMoved: { direction: 'finer', steps: 6 } }).move.lever).toBe('purge')
+  expect(say(facts, { grindMoved: { direction: 'coarser', steps: 6 } }).move.lever).toBe('grind')
+})
+
 test('a heavy cup’s "at most" is no slow shot', () => {
   const heavy = readShot(carefulShot({ stopS: 33, cupG: 60 }), PUMP_RECIPE)
   const { causes } = diagnose(heavy, { setting: null, grinder: null })

@@ -85,11 +85,11 @@ function doseShift({ readings: { dose } }: GrindShot, recipe: Recipe): number {
 }
 
 /** A fault that was seen moves the time by about half of the most it is known to, give or take as much. */
-function effectOfFaults({ readings: { gate, dose } }: GrindShot): { shift: number; sd: number } {
+function effectOfFaults({ readings: { gate, dose, of } }: GrindShot): { shift: number; sd: number } {
   const effects = gate.faults.map((fault) => {
     // The dose itself is corrected for; a part of that correction is a guess.
     if (fault === 'dose-low' || fault === 'dose-high') return { shift: 0, sd: DOSE_GUESS_SD }
-    const { slower, faster } = faultShift(fault, dose)
+    const { slower, faster } = faultShift(fault, dose, of.context.grindMoved)
     return { shift: (slower - faster) / 2, sd: (slower + faster) / 2 }
   })
   return {

@@ -1,4 +1,5 @@
 import { THRESHOLDS } from '../thresholds.ts'
+import type { ShotContext } from './context.ts'
 import type { DoseReading, GateFault } from './types.ts'
 
 /** What something does to a shot's time, in ln: on average, and how that is spread from case to case. */
@@ -30,8 +31,15 @@ function most({ shift, spread }: TimeShift): number {
 /** A basket or button for another dose may double or halve the time. */
 const WRONG_BASKET_LN = Math.log(2)
 
-/** Which way a fault can push the time, and the most it is known to, as |ln|. */
-export function faultShift(fault: GateFault, dose: DoseReading): { slower: number; faster: number } {
+/**
+ * Which way a fault can push the time, and the most it is known to, as |ln|.
+ * @param moved the last move of the grind, where that is known
+ */
+export function faultShift(
+  fault: GateFault,
+  dose: DoseReading,
+  moved: ShotContext['grindMoved'] = null,
+): { slower: number; faster: number } {
   const doseLn = dose.judged ? Math.abs(dose.deviation) * THRESHOLDS.doseLnPerG : 0
   const faster = (shift: TimeShift) => ({ slower: 0, faster: most(shift) })
   switch (fault) {
@@ -44,7 +52,7 @@ export function faultShift(fault: GateFault, dose: DoseReading): { slower: numbe
     case 'wrong-basket':
       return { slower: WRONG_BASKET_LN, faster: WRONG_BASKET_LN }
     case 'grinder-not-purged':
-      return { slower: most(TIME_SHIFTS.unpurgedAfterCoarser), faster: most(TIME_SHIFTS.unpurgedAfterFiner) }
+      return oldGrounds(moved)
     case 'dose-low':
       return { slower: 0, faster: doseLn }
     case 'dose-high':
@@ -58,4 +66,15 @@ export function faultShift(fault: GateFault, dose: DoseReading): { slower: numbe
     case 'tamp-unsettled':
       return faster(TIME_SHIFTS.unsettled)
   }
+}
+
+/** Old grounds pull against the last move, and by no more than all of it; of a move that nobody knows both is open. */
+function oldGrounds(moved: ShotContext['grindMoved']): { slower: number; faster: number } {
+  const slower = most(TIME_SHIFTS.unpurgedAfterCoarser)
+  const faster = most(TIME_SHIFTS.unpurgedAfterFiner)
+  if (moved === null) return { slower, faster }
+  const wholeMove = moved.steps * THRESHOLDS.grindStepMostLn
+  return moved.direction === 'finer'
+    ? { slower: 0, faster: Math.min(faster, wholeMove) }
+    : { slower: Math.min(slower, wholeMove), faster: 0 }
 }

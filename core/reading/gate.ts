@@ -65,11 +65,16 @@ function trueKeys<K extends string>(flags: Record<K, boolean>): K[] {
  * Whether the miss is so large that the faults found can't explain half of it: then its direction stands, and the
  * grind moves although the gate failed. A little off never does; a choke always does.
  */
-export function missOutweighsFaults(flow: Flow, gate: Gate, dose: DoseReading): boolean {
+export function missOutweighsFaults(
+  flow: Flow,
+  gate: Gate,
+  dose: DoseReading,
+  moved: ShotContext['grindMoved'] = null,
+): boolean {
   if (flow.missLn < THRESHOLDS.littleOffLn) return false
   const isSlow = flow.state === 'slow' || flow.state === 'choking'
   const explainedLn = gate.faults
-    .map((fault) => faultShift(fault, dose)[isSlow ? 'slower' : 'faster'])
+    .map((fault) => faultShift(fault, dose, moved)[isSlow ? 'slower' : 'faster'])
     .reduce((sum, ln) => sum + ln, 0)
   return explainedLn < flow.missLn * THRESHOLDS.explainsEnoughShare
 }
