@@ -76,6 +76,17 @@ test('a recipe in each school, and one that disagrees with itself says so while 
   }
 
   await schools.first().click()
+  await fill(page, 'Name', 'With a taste of its own')
+  const own = page.getByRole('group', { name: 'A taste of its own' })
+  await expect(own.getByRole('radio', { name: 'No' })).toBeChecked()
+  await own.getByRole('radio', { name: 'Yes' }).check()
+  await own.getByLabel('Sour').fill('5')
+  await press(page, 'Make this recipe')
+  await expect(page.getByText('sour 5, sweet 7, bitter 3, each within 2')).toBeVisible()
+  await page.getByRole('link', { name: 'All recipes' }).click()
+  await page.getByRole('link', { name: 'New recipe' }).click()
+
+  await schools.first().click()
   await fill(page, 'Dose', '16')
   await fill(page, 'Ratio, 1 to (follows)', '2.5')
   await expect(page.getByLabel(/^Yield/).first()).toHaveValue('40.0')

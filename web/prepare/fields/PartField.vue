@@ -19,11 +19,12 @@ const words = useFieldWords(kind)
 
 const label = computed(() => words.label(props.path))
 const hint = computed(() => words.hint(props.path))
+const part = computed(() => (isObject(value.value) ? value.value : null))
+/** A part that is newer than what was kept is not there. */
 const isThere = computed({
-  get: () => value.value !== null,
+  get: () => part.value !== null,
   set: (wanted: boolean) => (value.value = wanted ? emptyPart(props.spec.name) : null),
 })
-const part = computed(() => (isObject(value.value) ? value.value : null))
 
 function isObject(some: unknown): some is Record<string, unknown> {
   return typeof some === 'object' && some !== null
