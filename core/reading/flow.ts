@@ -6,6 +6,9 @@ import { THRESHOLDS } from '../thresholds.ts'
 import type { Flow } from './types.ts'
 
 const UNKNOWN: Flow = { state: 'unknown', missLn: 0 }
+/** No clock reads this finely: what lies below it is the arithmetic's, not the shot's. */
+const ARITHMETIC_S = 1e-6
+
 const CHOKED: Flow = { state: 'choking', missLn: Infinity }
 
 /**
@@ -38,8 +41,8 @@ function hasNoDropYet(pumpS: number, { firstDropMaxS }: Recipe): boolean {
 }
 
 function againstWindow(s: number, startS: number, recipe: Recipe): Flow {
-  if (s < recipe.timeMinS) return tooFast(s, startS, recipe)
-  if (s <= recipe.timeMaxS) return { state: 'on', missLn: 0 }
+  if (s < recipe.timeMinS - ARITHMETIC_S) return tooFast(s, startS, recipe)
+  if (s <= recipe.timeMaxS + ARITHMETIC_S) return { state: 'on', missLn: 0 }
   return tooSlow(s, startS, recipe)
 }
 
@@ -62,13 +65,13 @@ function notReached(
 ): Flow {
   const firstDropS = facts.clock?.firstDropS ?? 0
   if (hasNoDropYet(firstDropS, recipe)) return CHOKED
-  if (s < recipe.timeMaxS) return UNKNOWN
+  if (s < recipe.timeMaxS - ARITHMETIC_S) return UNKNOWN
   const share = yieldShare(facts, recipe)?.share ?? 0
   return share < THRESHOLDS.chokeYieldShare ? CHOKED : tooSlow(s, startS, recipe)
 }
 
 function reachedBy({ abandoned }: ShotFacts, s: number, startS: number, recipe: Recipe): Flow {
-  if (s <= recipe.timeMinS) return tooFast(s, startS, recipe)
+  if (s <= recipe.timeMinS + ARITHMETIC_S) return tooFast(s, startS, recipe)
   return abandoned === 'gushed' ? { state: 'gushing', missLn: 0 } : UNKNOWN
 }
 
@@ -77,6 +80,6 @@ function within(
   { fromS, toS, startS }: Extract<TimeAtTarget, { kind: 'between' }>,
   recipe: Recipe,
 ): Flow {
-  if (fromS > recipe.timeMaxS) return tooSlow(fromS, startS, recipe)
+  if (fromS > recipe.timeMaxS + ARITHMETIC_S) return tooSlow(fromS, startS, recipe)
   return reachedBy(facts, toS, startS, recipe)
 }
