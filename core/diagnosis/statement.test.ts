@@ -140,6 +140,17 @@ test('old grounds are thought of only after a move of the grind, and against it'
   expect(unpurged({ direction: 'finer', steps: 0 })).toBeLessThan(unpurged(null))
 })
 
+test('a clause says why this move, and not what another would have been', () => {
+  const cold = say(carefulShot({}, { taste: taste(7, 4, 1), machineHot: null }), {
+    signs: { 'first-shot-of-day': true },
+  })
+  expect(cold).toMatchObject({ move: { lever: 'heat' }, why: [] })
+  expect(say(carefulShot({}, { taste: taste(7, 4, 2) }))).toMatchObject({
+    move: { lever: 'ratio' },
+    why: [{ code: 'ratio-first' }],
+  })
+})
+
 test('old grounds explain no more than the move they are left from', () => {
   const facts = carefulShot({ stopS: 18 }, { grinderPurged: false })
   // One step finer: what is left of the one before can't make up for so much.

@@ -50,7 +50,11 @@ export function judge(last: Readings, grind: GrindContext, earlier: readonly Rea
     verdict: verdictOf(readings),
     named: said,
     move,
-    why: [...ruling.why, ...why, ...unknownsThatMatter(readings, move)],
+    why: [
+      ...ruling.why.filter(({ code }) => saysWhy(code, move)),
+      ...why,
+      ...unknownsThatMatter(readings, move),
+    ],
     mendToo: mendToo(ruling, mended),
     hold: heldStill(move, mendToo(ruling, mended)),
     right: oneThingRight(readings, CHANGES[move.lever]),
@@ -176,6 +180,11 @@ function forNothingFound(said: Named, asked: Asked): Move {
   if (flow.state === 'unknown') return tellingLook(asked)
   const isTasted = readings.taste.judged && context.tongue === 'learning'
   return { lever: 'observe', observation: isTasted ? 'trainer-taste' : 'taste-it' }
+}
+
+/** That the ratio comes before the grind is no reason for anything else. */
+function saysWhy(code: Reason['code'], move: Move): boolean {
+  return code !== 'ratio-first' || move.lever === 'ratio'
 }
 
 function unknownsThatMatter({ gate }: Readings, move: Move): Reason[] {
