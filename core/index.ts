@@ -61,7 +61,6 @@ export {
 } from './equipment/machine.ts'
 export type { GroupDisagreement, GroupSetting, MachineKind, Selector } from './equipment/machine.ts'
 export { DOSES_BY, settingAfterBurrMove, settingShown } from './equipment/grinder.ts'
-export { FINE_END_MARGIN, finestAdvised, isClearOfTouching } from './equipment/fineEnd.ts'
 export type { DosesBy, InnerBurr, PrintedScale } from './equipment/grinder.ts'
 export { ROOM_PARTS, roomReadiness } from './equipment/room.ts'
 export type { RoomPart, RoomState } from './equipment/room.ts'
@@ -159,6 +158,7 @@ export type {
 // Diagnosis
 export { diagnose } from './diagnosis/diagnose.ts'
 export { judge } from './diagnosis/statement.ts'
+export { keepsAll } from './diagnosis/mend.ts'
 export { headingOf } from './diagnosis/heading.ts'
 export { pressureCaution } from './diagnosis/pressure.ts'
 export { RULES_VERSION } from './diagnosis/rulesVersion.ts'

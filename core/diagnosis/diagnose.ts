@@ -1,6 +1,7 @@
 import type { Readings } from '../reading/types.ts'
 import type { GrindContext } from './grindMove.ts'
 import { lookBeside } from './lookFor.ts'
+import { keepsAll } from './mend.ts'
 import { RULES_VERSION } from './rulesVersion.ts'
 import { judge } from './statement.ts'
 import type { Diagnosis } from './types.ts'
@@ -18,11 +19,11 @@ export function diagnose(last: Readings, grind: GrindContext, earlier: readonly 
   const { statement, evidence, inference, readings } = judgement
   const { move, named, causes } = statement
   const about = named.causes[0] ?? causes[0]?.cause ?? 'none'
-  const isAsking = move.lever === 'observe' || move.lever === 'leave' || move.lever === 'again'
+  const isAlone = move.lever === 'observe' || keepsAll(move)
   return {
     ...statement,
     evidence: weighedEvidence(evidence, inference, about, readings),
-    lookNext: isAsking ? null : lookBeside(judgement),
+    lookNext: isAlone ? null : lookBeside(judgement),
     rulesVersion: RULES_VERSION,
   }
 }

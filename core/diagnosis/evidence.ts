@@ -32,8 +32,6 @@ const AGE_SPREAD_LN = 0.05
 /** Doses known as closely as this move the time by their own weight. */
 const EXACT_DOSE_SPREAD_G = 0.3
 const LEAST_HALF_WINDOW_LN = 0.03
-/** Below this a difference is the arithmetic's. */
-const ARITHMETIC_LN = 1e-7
 
 /** Collects the evidence in facts, readings and context. What was not noted is not there. */
 export function evidenceOf(readings: Readings): EvidenceOfShot {
@@ -172,12 +170,12 @@ function timeItems({ timeAtTarget: time, of: { recipe } }: Readings): {
     case 'at-least':
     case 'at-most': {
       const ln = against(time.s, time.startS)
-      const isTelling = time.kind === 'at-least' ? ln > ARITHMETIC_LN : ln < -ARITHMETIC_LN
+      const isTelling = time.kind === 'at-least' ? ln > 0 : ln < 0
       return { items: [bound(ln, time.kind)], ln: isTelling ? ln : null }
     }
     case 'between': {
       const [from, to] = [against(time.fromS, time.startS), against(time.toS, time.startS)]
-      const ln = from > ARITHMETIC_LN ? from : to < -ARITHMETIC_LN ? to : null
+      const ln = from > 0 ? from : to < 0 ? to : null
       return { items: [bound(from, 'at-least'), bound(to, 'at-most')], ln }
     }
     case 'no-drop': {

@@ -1,5 +1,7 @@
 import type { GrinderScale } from '../equipment/equipment.ts'
-import { finestAdvised } from '../equipment/fineEnd.ts'
+import { scaleToAdvise } from '../equipment/fineEnd.ts'
+import { roundSetting } from '../equipment/grinder.ts'
+import { ranFarOut } from '../reading/flow.ts'
 import type { Flow } from '../reading/types.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import type { Move } from './types.ts'
@@ -19,12 +21,11 @@ type GrindMove = Extract<Move, { lever: 'grind' }>
  * `toSetting` is null when the setting or the grinder's scale is unknown.
  */
 export function grindMove(direction: GrindMove['direction'], flow: Flow, grind: GrindContext): GrindMove {
-  const farOut = flow.state === 'choking' || flow.state === 'gushing'
-  const wanted = farOut ? THRESHOLDS.grindMoveStepsFarOut : THRESHOLDS.grindMoveSteps
+  const wanted = ranFarOut(flow) ? THRESHOLDS.grindMoveStepsFarOut : THRESHOLDS.grindMoveSteps
   const { setting, grinder } = grind
   if (setting === null || grinder === null)
     return { lever: 'grind', direction, steps: wanted, toSetting: null }
-  const toSetting = settingAfter(direction, wanted, setting, grinder, finestOf(setting, grinder, grind))
+  const toSetting = settingAfter(direction, wanted, setting, advisable(setting, grinder, grind))
   const steps = Math.max(1, Math.round(Math.abs(toSetting - setting) / grinder.settingStep))
   return { lever: 'grind', direction, steps, toSetting }
 }
@@ -33,13 +34,13 @@ export function grindMove(direction: GrindMove['direction'], flow: Flow, grind: 
 export function isAtFinest(grind: GrindContext): boolean {
   const { setting, grinder } = grind
   if (setting === null || grinder === null) return false
-  const finest = finestOf(setting, grinder, grind)
-  return grinder.finerIs === 'lower' ? setting <= finest : setting >= finest
+  const { finerIs, minSetting, maxSetting } = advisable(setting, grinder, grind)
+  return finerIs === 'lower' ? setting <= minSetting : setting >= maxSetting
 }
 
-/** It ran where it was, so that no margin forbids that. */
-function finestOf(setting: number, grinder: GrinderScale, { ranAt = [] }: GrindContext): number {
-  return finestAdvised(grinder, [...ranAt, setting])
+/** The scale as far as it may be advised; it ran where it was, so that no margin forbids that. */
+function advisable(setting: number, grinder: GrinderScale, { ranAt = [] }: GrindContext): GrinderScale {
+  return scaleToAdvise(grinder, [...ranAt, setting])
 }
 
 function settingAfter(
@@ -47,10 +48,8 @@ function settingAfter(
   steps: number,
   setting: number,
   { minSetting, maxSetting, settingStep, finerIs }: GrinderScale,
-  finest: number,
 ): number {
   const upwards = (direction === 'finer') === (finerIs === 'higher')
   const wanted = setting + (upwards ? steps : -steps) * settingStep
-  const [from, to] = finerIs === 'lower' ? [finest, maxSetting] : [minSetting, finest]
-  return Math.round(Math.min(to, Math.max(from, wanted)) * 1000) / 1000
+  return roundSetting(Math.min(maxSetting, Math.max(minSetting, wanted)))
 }

@@ -1,3 +1,4 @@
+import { ranFast, ranSlow } from '../reading/flow.ts'
 import type { GateFault, Readings } from '../reading/types.ts'
 import { type Cause, FAULTS, type Fault } from './causes.ts'
 import { type GrindContext, grindMove, isAtFinest } from './grindMove.ts'
@@ -110,18 +111,19 @@ function grindMend(
   { flow, of: { context } }: Readings,
   grind: GrindContext,
 ): Mend {
-  const isFast = flow.state === 'fast' || flow.state === 'gushing'
-  const isSlow =
-    flow.state === 'slow' ||
-    flow.state === 'choking' ||
-    (flow.state === 'unknown' && context.signs['drips-only'] === true)
-  if (cause === 'grind-too-coarse' && isFast) {
+  const isSlow = ranSlow(flow) || (flow.state === 'unknown' && context.signs['drips-only'] === true)
+  if (cause === 'grind-too-coarse' && ranFast(flow)) {
     return isAtFinest(grind)
       ? { move: { lever: 'burrs' }, why: [{ code: 'last-safe-step' }] }
       : { move: grindMove('finer', flow, grind), why: [] }
   }
   if (cause === 'grind-too-fine' && isSlow) return { move: grindMove('coarser', flow, grind), why: [] }
   return { move: { lever: 'observe', observation: 'time-it' }, why: [] }
+}
+
+/** Whether a move changes nothing. */
+export function keepsAll({ lever }: Move): boolean {
+  return lever === 'leave' || lever === 'again'
 }
 
 /** The causes that a move mends; keeping everything is right where nothing is wrong. */

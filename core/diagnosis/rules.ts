@@ -1,3 +1,4 @@
+import { ranFarOut, ranFast, ranSlow } from '../reading/flow.ts'
 import { missOutweighsFaults } from '../reading/gate.ts'
 import type { GateFault, Readings } from '../reading/types.ts'
 import { THRESHOLDS } from '../thresholds.ts'
@@ -18,8 +19,6 @@ export interface Ruling {
   mayName: readonly Cause[] | null
   isSettled: boolean
   move: Move | null
-  /** All is kept as it is. */
-  isKept: boolean
   /** The bed is mended before the grind is moved. */
   isPuckFirst: boolean
   /** What was seen is mended before what nobody saw. */
@@ -50,8 +49,8 @@ export function rulingOf(readings: Readings): Ruling {
   )
 }
 
-const OPEN: Ruling = {
-  isKept: false,
+/** No rule decides: whatever is likeliest is named and mended. */
+export const OPEN: Ruling = {
   open: 'all',
   mayName: null,
   isSettled: false,
@@ -62,9 +61,6 @@ const OPEN: Ruling = {
   mendToo: [],
 }
 
-/** Whatever is likeliest is named and mended. */
-export const MEND_IT: Ruling = OPEN
-
 /** Something beside the grind is at fault, whatever the grind is. */
 const BESIDE_THE_GRIND = {
   open: 'beside-grind',
@@ -74,12 +70,11 @@ const BESIDE_THE_GRIND = {
 /** So far out that the direction stands whatever else was found; the faults found are mended beside it. */
 function towardsWindow(readings: Readings): Ruling | null {
   const { flow, gate, unevenSigns } = readings
-  if (flow.state === 'on' || flow.state === 'unknown') return null
+  if (!ranSlow(flow) && !ranFast(flow)) return null
   if (flow.state !== 'choking' && !isFarOut(readings)) return null
   if (isGoodAllTheSame(readings)) return null
-  const isSlow = flow.state === 'slow' || flow.state === 'choking'
   const bed: GateFault[] = unevenSigns.length > 0 && !gate.faults.includes('bed-uneven') ? ['bed-uneven'] : []
-  const cause = isSlow ? 'grind-too-fine' : 'grind-too-coarse'
+  const cause = ranSlow(flow) ? 'grind-too-fine' : 'grind-too-coarse'
   return {
     ...OPEN,
     mayName: [cause],
@@ -149,22 +144,22 @@ function stopFirst(readings: Readings): Ruling | null {
   }
 }
 
+/** Nothing is changed: for good, or once more the same before anything is concluded of a shot that is off its targets. */
+export function keptAs({ time, yield: cup, flow }: Readings): Move {
+  const isOff =
+    (time.judged && time.standing === 'off') || (cup.judged && cup.standing === 'off') || ranFarOut(flow)
+  return { lever: isOff ? 'again' : 'leave' }
+}
+
 /** Good to a tongue that can be trusted: nothing is changed, and off its window it is pulled once more the same. */
 function goodCup(readings: Readings): Ruling | null {
   if (tasteLeaning(readings) !== 'balanced') return null
-  const { time, yield: cup, flow } = readings
-  const isOff =
-    (time.judged && time.standing === 'off') ||
-    (cup.judged && cup.standing === 'off') ||
-    flow.state === 'choking' ||
-    flow.state === 'gushing'
   return {
     ...OPEN,
-    isKept: true,
     mayName: ['none'],
     isSettled: true,
-    move: { lever: isOff ? 'again' : 'leave' },
-    why: flow.state === 'on' || flow.state === 'unknown' ? [] : [{ code: 'taste-decides' }],
+    move: keptAs(readings),
+    why: ranSlow(readings.flow) || ranFast(readings.flow) ? [{ code: 'taste-decides' }] : [],
   }
 }
 
@@ -192,9 +187,7 @@ function tasteAgainstFlow(readings: Readings): Ruling | null {
 }
 
 function contradicts(leaning: ReturnType<typeof tasteLeaning>, { flow }: Readings): boolean {
-  const isSlow = flow.state === 'slow' || flow.state === 'choking'
-  const isFast = flow.state === 'fast' || flow.state === 'gushing'
-  return (isSlow && leaning === 'under') || (isFast && leaning === 'over')
+  return (ranSlow(flow) && leaning === 'under') || (ranFast(flow) && leaning === 'over')
 }
 
 /** Taste on time is not the grind's: the ratio comes first. Otherwise all is open, and a heading of fault has a cause. */

@@ -8,10 +8,10 @@ import { type GrindContext, isAtFinest } from './grindMove.ts'
 import { headingOf, verdictOf } from './heading.ts'
 import { type CauseProbability, type Inference, infer, marginals } from './infer.ts'
 import { partingLook, tellingLook } from './lookFor.ts'
-import { type Mend, causeOfFault, mendOf } from './mend.ts'
+import { type Mend, causeOfFault, keepsAll, mendOf } from './mend.ts'
 import { OF_THE_GRIND, carries, named, posteriorOpen } from './naming.ts'
 import { pressureCautionOf } from './pressure.ts'
-import { CHANNELLING, MEND_IT, type Ruling, rulingOf } from './rules.ts'
+import { CHANNELLING, OPEN, type Ruling, keptAs, rulingOf } from './rules.ts'
 import { factorOfSituation } from './situation.ts'
 import { tasteLeaning } from './taste.ts'
 import type { HeldLever, Move, Named, Reason, Statement } from './types.ts'
@@ -41,10 +41,12 @@ export function judge(last: Readings, grind: GrindContext, earlier: readonly Rea
   const inference = infer(evidence, factor)
   const byTheCraft = rulingOf(readings)
   const causes = marginals(posteriorOpen(inference.posterior, byTheCraft.open))
-  const ruling = isAlmostCertain(byTheCraft, causes[0]) ? MEND_IT : byTheCraft
+  const ruling = isAlmostCertain(byTheCraft, causes[0]) ? OPEN : byTheCraft
   const namedAndMended = namedBy(ruling, causes)
   const { said, mended } = namedAndMended
   const { move, why } = moveFor(namedAndMended, { ruling, readings, grind, evidence, inference })
+  const faultsToo = ruling.mendToo.filter((fault) => causeOfFault(fault) !== mended)
+  const changes = CHANGES[move.lever]
   const statement: Statement = {
     heading: headingOf(readings),
     verdict: verdictOf(readings),
@@ -55,10 +57,10 @@ export function judge(last: Readings, grind: GrindContext, earlier: readonly Rea
       ...why,
       ...unknownsThatMatter(readings, move),
     ],
-    mendToo: mendToo(ruling, mended),
-    hold: heldStill(move, mendToo(ruling, mended)),
-    right: oneThingRight(readings, CHANGES[move.lever]),
-    changes: CHANGES[move.lever],
+    mendToo: faultsToo,
+    hold: heldStill(move, faultsToo),
+    right: oneThingRight(readings, changes),
+    changes,
     pressureCaution: pressureCautionOf(readings),
     causes,
   }
@@ -69,9 +71,10 @@ export function judge(last: Readings, grind: GrindContext, earlier: readonly Rea
 const ALMOST_CERTAIN = 0.8
 
 /** A good cup is kept as it is, unless something beside the grind is almost certainly at fault: then that is mended. */
-function isAlmostCertain({ isKept }: Ruling, top: CauseProbability | undefined): boolean {
+function isAlmostCertain({ move }: Ruling, top: CauseProbability | undefined): boolean {
   return (
-    isKept &&
+    move !== null &&
+    keepsAll(move) &&
     top !== undefined &&
     top.probability >= ALMOST_CERTAIN &&
     top.cause !== 'none' &&
@@ -167,18 +170,9 @@ function forNothingFound(said: Named, asked: Asked): Move {
   if (first !== undefined && second !== undefined)
     return partingLook(first, second, asked) ?? tellingLook(asked)
   const { readings } = asked
-  const {
-    flow,
-    time,
-    yield: cup,
-    of: { context },
-  } = readings
-  if (tasteLeaning(readings) !== null) {
-    const isOff = (time.judged && time.standing === 'off') || (cup.judged && cup.standing === 'off')
-    return { lever: isOff ? 'again' : 'leave' }
-  }
-  if (flow.state === 'unknown') return tellingLook(asked)
-  const isTasted = readings.taste.judged && context.tongue === 'learning'
+  if (tasteLeaning(readings) !== null) return keptAs(readings)
+  if (readings.flow.state === 'unknown') return tellingLook(asked)
+  const isTasted = readings.taste.judged && readings.of.context.tongue === 'learning'
   return { lever: 'observe', observation: isTasted ? 'trainer-taste' : 'taste-it' }
 }
 
@@ -190,10 +184,6 @@ function saysWhy(code: Reason['code'], move: Move): boolean {
 function unknownsThatMatter({ gate }: Readings, move: Move): Reason[] {
   if (move.lever !== 'grind') return []
   return gate.unknowns.map((unknown) => ({ code: 'gate-unknown', unknown }))
-}
-
-function mendToo(ruling: Ruling, mended: Cause | undefined): GateFault[] {
-  return ruling.mendToo.filter((fault) => causeOfFault(fault) !== mended)
 }
 
 const LEVERS_TO_HOLD: readonly HeldLever[] = ['grind', 'dose', 'tamp', 'ratio']

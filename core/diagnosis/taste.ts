@@ -1,3 +1,4 @@
+import { ranFast } from '../reading/flow.ts'
 import type { Readings } from '../reading/types.ts'
 import type { TasteLeaning } from './types.ts'
 
@@ -6,7 +7,7 @@ export function leaningNoted({ taste, flow }: Readings): TasteLeaning | null {
   if (!taste.judged) return null
   if (taste.bothStrong) return 'uneven'
   // Bright is no fault; but of a fast shot it is no praise either.
-  if (taste.isBright) return flow.state === 'fast' || flow.state === 'gushing' ? null : 'balanced'
+  if (taste.isBright) return ranFast(flow) ? null : 'balanced'
   if (taste.deviation < -taste.tolerance) return 'under'
   if (taste.deviation > taste.tolerance || taste.drying) return 'over'
   return taste.sweetEnough === false ? 'flat' : 'balanced'

@@ -1,4 +1,5 @@
 import { tasteLeaning } from '../diagnosis/taste.ts'
+import { ranFast, ranSlow } from '../reading/flow.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { belongsAt, chancesAt, lnTimeAt } from './grindModel.ts'
@@ -182,10 +183,10 @@ function bracketsOf({ session, grinder }: Situation): GrindAdvice['brackets'] {
   const fineness = (shot: GrindShot) => finenessOf(shot.setting, shot.innerBurrAt, grinder)
   const sound = session.filter((shot) => !isGated(shot))
   const finest = sound
-    .filter(({ readings: { flow } }) => flow.state === 'fast' || flow.state === 'gushing')
+    .filter(({ readings }) => ranFast(readings.flow))
     .sort((a, b) => fineness(b) - fineness(a))
   const coarsest = sound
-    .filter(({ readings: { flow } }) => flow.state === 'slow' || flow.state === 'choking')
+    .filter(({ readings }) => ranSlow(readings.flow))
     .sort((a, b) => fineness(a) - fineness(b))
   return { fast: finest[0]?.setting ?? null, slow: coarsest[0]?.setting ?? null }
 }

@@ -1,3 +1,4 @@
+import { roundSetting } from '../equipment/grinder.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { normalCdf } from '../statistics/normal.ts'
 import { THRESHOLDS } from '../thresholds.ts'
@@ -87,9 +88,9 @@ function settingsNear(model: GrindModel, recipe: Recipe, grinder: DialInGrinder)
     .map((place) => onScale(minSetting + place * settingStep, grinder))
 }
 
-/** A setting without what binary arithmetic adds to it, and within the scale. */
+/** A setting within the scale. */
 function onScale(setting: number, { minSetting, maxSetting }: DialInGrinder): number {
-  return Math.round(Math.min(maxSetting, Math.max(minSetting, setting)) * 1000) / 1000
+  return roundSetting(Math.min(maxSetting, Math.max(minSetting, setting)))
 }
 
 function optionsOf(

@@ -1,4 +1,5 @@
 import type { GrinderScale } from './equipment.ts'
+import { roundSetting } from './grinder.ts'
 
 /**
  * Where nobody has entered where the burrs touch, advice keeps away from the fine end of the scale by this share of it
@@ -24,16 +25,12 @@ export function finestAdvised(scale: GrinderScale, ranAt: readonly number[]): nu
     touchingAt === null ? Math.max(leastSteps, shareOfScale * lengthSteps) : steps(touchingAt) + 1
   const run = ranAt.filter((setting) => isClearOfTouching(setting, scale)).map(steps)
   const finest = Math.min(lengthSteps, Math.max(0, Math.min(onMark(margin), ...run)))
-  return rounded(isLower ? minSetting + finest * settingStep : maxSetting - finest * settingStep)
+  return roundSetting(isLower ? minSetting + finest * settingStep : maxSetting - finest * settingStep)
 }
 
 /** The next mark of the scale on the coarse side; a ten-thousandth of a step is arithmetic. */
 function onMark(steps: number): number {
   return Math.ceil(steps - 1e-4)
-}
-
-function rounded(setting: number): number {
-  return Math.round(setting * 1000) / 1000
 }
 
 /** Whether a setting lies on the coarse side of the point at which the burrs touch. */

@@ -9,12 +9,17 @@ export interface PrintedScale extends GrinderScale {
   lettersPerNumber: number
 }
 
+/** A setting without what binary arithmetic adds to it. */
+export function roundSetting(setting: number): number {
+  return Math.round(setting * 1000) / 1000
+}
+
 /**
  * A setting as the grinder shows it.
  * @example settingShown(3.25, 4) // => "3B"
  */
 export function settingShown(setting: number, lettersPerNumber: number): string {
-  if (lettersPerNumber < 1) return String(Math.round(setting * 1000) / 1000)
+  if (lettersPerNumber < 1) return String(roundSetting(setting))
   const steps = Math.round(setting * lettersPerNumber)
   const letter = String.fromCharCode(LETTER_A + (steps % lettersPerNumber))
   return `${Math.floor(steps / lettersPerNumber)}${letter}`

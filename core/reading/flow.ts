@@ -6,10 +6,22 @@ import { THRESHOLDS } from '../thresholds.ts'
 import type { Flow } from './types.ts'
 
 const UNKNOWN: Flow = { state: 'unknown', missLn: 0 }
-/** No clock reads this finely: what lies below it is the arithmetic's, not the shot's. */
-const ARITHMETIC_S = 1e-6
-
 const CHOKED: Flow = { state: 'choking', missLn: Infinity }
+
+/** Whether it ran faster than its window. */
+export function ranFast({ state }: Flow): boolean {
+  return state === 'fast' || state === 'gushing'
+}
+
+/** Whether it ran slower than its window. */
+export function ranSlow({ state }: Flow): boolean {
+  return state === 'slow' || state === 'choking'
+}
+
+/** Whether it ran so far out that no time can be told of it. */
+export function ranFarOut({ state }: Flow): boolean {
+  return state === 'gushing' || state === 'choking'
+}
 
 /**
  * Choking, slow, on, fast or gushing: the time at target against the window, or a bound that settles it alone. Both are
@@ -41,8 +53,8 @@ function hasNoDropYet(pumpS: number, { firstDropMaxS }: Recipe): boolean {
 }
 
 function againstWindow(s: number, startS: number, recipe: Recipe): Flow {
-  if (s < recipe.timeMinS - ARITHMETIC_S) return tooFast(s, startS, recipe)
-  if (s <= recipe.timeMaxS + ARITHMETIC_S) return { state: 'on', missLn: 0 }
+  if (s < recipe.timeMinS) return tooFast(s, startS, recipe)
+  if (s <= recipe.timeMaxS) return { state: 'on', missLn: 0 }
   return tooSlow(s, startS, recipe)
 }
 
@@ -65,13 +77,13 @@ function notReached(
 ): Flow {
   const firstDropS = facts.clock?.firstDropS ?? 0
   if (hasNoDropYet(firstDropS, recipe)) return CHOKED
-  if (s < recipe.timeMaxS - ARITHMETIC_S) return UNKNOWN
+  if (s < recipe.timeMaxS) return UNKNOWN
   const share = yieldShare(facts, recipe)?.share ?? 0
   return share < THRESHOLDS.chokeYieldShare ? CHOKED : tooSlow(s, startS, recipe)
 }
 
 function reachedBy({ abandoned }: ShotFacts, s: number, startS: number, recipe: Recipe): Flow {
-  if (s <= recipe.timeMinS + ARITHMETIC_S) return tooFast(s, startS, recipe)
+  if (s <= recipe.timeMinS) return tooFast(s, startS, recipe)
   return abandoned === 'gushed' ? { state: 'gushing', missLn: 0 } : UNKNOWN
 }
 
@@ -80,6 +92,6 @@ function within(
   { fromS, toS, startS }: Extract<TimeAtTarget, { kind: 'between' }>,
   recipe: Recipe,
 ): Flow {
-  if (fromS > recipe.timeMaxS + ARITHMETIC_S) return tooSlow(fromS, startS, recipe)
+  if (fromS > recipe.timeMaxS) return tooSlow(fromS, startS, recipe)
   return reachedBy(facts, toS, startS, recipe)
 }

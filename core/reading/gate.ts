@@ -1,6 +1,7 @@
 import type { ShotFacts } from '../shot/facts.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { DOSE_SPREAD_G, type ShotContext } from './context.ts'
+import { ranSlow } from './flow.ts'
 import { faultShift } from './faultTimes.ts'
 import type { DoseReading, Flow, Gate, GateFault, GateUnknown } from './types.ts'
 
@@ -72,7 +73,7 @@ export function missOutweighsFaults(
   moved: ShotContext['grindMoved'] = null,
 ): boolean {
   if (flow.missLn < THRESHOLDS.littleOffLn) return false
-  const isSlow = flow.state === 'slow' || flow.state === 'choking'
+  const isSlow = ranSlow(flow)
   const explainedLn = gate.faults
     .map((fault) => faultShift(fault, dose, moved)[isSlow ? 'slower' : 'faster'])
     .reduce((sum, ln) => sum + ln, 0)

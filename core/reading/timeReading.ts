@@ -9,39 +9,30 @@ export function readTime(time: TimeAtTarget, recipe: Recipe): TimeReading {
   const toleranceS = (recipe.timeMaxS - recipe.timeMinS) / 2
   if (recipe.school?.onlyRecorded.includes('time')) return { judged: false, why: 'only-recorded' }
   const against = (s: number) => measure(s, targetS, toleranceS)
+  const beyond = (s: number, bound: 'at-least' | 'at-most', estimated = false): TimeReading => ({
+    ...against(s),
+    standing: 'off',
+    bound,
+    clockS: s,
+    estimated,
+  })
   switch (time.kind) {
     case 'unknown':
       return { judged: false, why: time.why }
     case 'no-drop':
       // On the other clocks nothing has begun, however long the pump ran.
-      if (recipe.clock !== 'pump' || time.pumpS <= recipe.timeMaxS)
-        return { judged: false, why: 'stopped-before-drop' }
-      return {
-        ...against(time.pumpS),
-        standing: 'off',
-        bound: 'at-least',
-        clockS: time.pumpS,
-        estimated: false,
-      }
+      return recipe.clock !== 'pump' || time.pumpS <= recipe.timeMaxS
+        ? { judged: false, why: 'stopped-before-drop' }
+        : beyond(time.pumpS, 'at-least')
     case 'known':
       return { ...against(time.s), bound: null, clockS: time.clockS, estimated: time.estimated }
     case 'at-least':
-      if (time.s < recipe.timeMaxS) return { judged: false, why: 'stopped-too-far' }
-      return { ...against(time.s), standing: 'off', bound: 'at-least', clockS: time.s, estimated: false }
+      return time.s < recipe.timeMaxS ? { judged: false, why: 'stopped-too-far' } : beyond(time.s, 'at-least')
     case 'at-most':
-      if (time.s > recipe.timeMinS) return { judged: false, why: 'stopped-too-far' }
-      return { ...against(time.s), standing: 'off', bound: 'at-most', clockS: time.s, estimated: false }
+      return time.s > recipe.timeMinS ? { judged: false, why: 'stopped-too-far' } : beyond(time.s, 'at-most')
     case 'between':
-      if (time.fromS > recipe.timeMaxS)
-        return {
-          ...against(time.fromS),
-          standing: 'off',
-          bound: 'at-least',
-          clockS: time.fromS,
-          estimated: true,
-        }
-      if (time.toS < recipe.timeMinS)
-        return { ...against(time.toS), standing: 'off', bound: 'at-most', clockS: time.toS, estimated: true }
+      if (time.fromS > recipe.timeMaxS) return beyond(time.fromS, 'at-least', true)
+      if (time.toS < recipe.timeMinS) return beyond(time.toS, 'at-most', true)
       return { judged: false, why: time.why }
   }
 }

@@ -30,13 +30,24 @@ export type TimeAtTarget =
 
 /** Seconds of the shot on one clock, or null where that clock can't be known. */
 export function timeOnClock(clock: ShotClock, which: Clock): number | null {
-  const startS = clockStartS(clock, which)
-  return startS === null ? null : clock.stopS - startS
+  return onClock(clock, which)?.clockS ?? null
 }
 
-/** Where a clock stands at 0, in s from pump start; null where its mark is missing. */
-function clockStartS({ firstDropS, preinfusionEndS = null }: ShotClock, which: Clock): number | null {
-  return { pump: 0, drop: firstDropS, pressure: preinfusionEndS }[which]
+/** Where a clock stands at 0, in s from pump start, and what it showed at the stop. */
+interface OnClock {
+  startS: number
+  clockS: number
+}
+
+/** Null where that clock's mark is missing. */
+function onClock({ firstDropS, preinfusionEndS = null, stopS }: ShotClock, which: Clock): OnClock | null {
+  const startS = { pump: 0, drop: firstDropS, pressure: preinfusionEndS }[which]
+  return startS === null ? null : { startS, clockS: roundS(stopS - startS) }
+}
+
+/** No clock reads microseconds: what lies below them is the arithmetic's, and decides nothing. */
+function roundS(seconds: number): number {
+  return Math.round(seconds * 1e6) / 1e6
 }
 
 /**
@@ -51,21 +62,26 @@ export function timeAtTarget(facts: ShotFacts, recipe: Recipe): TimeAtTarget {
   if (clock === null) return { kind: 'unknown', why: 'not-timed' }
   if (clock.firstDrop === 'none') return { kind: 'no-drop', pumpS: clock.stopS }
   if (abandoned === 'spilt') return { kind: 'unknown', why: 'spilt' }
-  const clockS = timeOnClock(clock, recipe.clock)
+  const its = onClock(clock, recipe.clock)
   const share = yieldShare(facts, recipe)?.share ?? null
-  const { range, why } = clockS === null ? withoutItsMark(clock, recipe) : exactly(clockS, clock)
+  const range =
+    its === null ? withoutItsMark(clock, recipe) : { fromS: its.clockS, toS: its.clockS, startS: its.startS }
   if (abandoned === 'choked') return { kind: 'at-least', s: range.fromS, startS: range.startS }
   if (abandoned === 'gushed') return { kind: 'at-most', s: range.toS, startS: range.startS }
-  if (clockS !== null) {
-    const crossed = crossedAt(facts, recipe, clockS)
-    if (crossed !== null) return crossed
-  }
+  const crossed = its === null ? null : crossedAt(facts, clock, recipe, its)
+  if (crossed !== null) return crossed
   if (share === null) return cupNotWeighed(range, clock, recipe)
   const { scalableUnderShare, scalableOverShare } = THRESHOLDS
   if (share < 1 - scalableUnderShare) return { kind: 'at-least', s: range.fromS, startS: range.startS }
   if (share > 1 + scalableOverShare) return { kind: 'at-most', s: range.toS, startS: range.startS }
-  if (clockS !== null) return scaledToTarget(clock, recipe, share, clockS)
-  return { kind: 'between', ...range, fromS: range.fromS / share, toS: range.toS / share, why }
+  if (its !== null) return scaledToTarget(clock, recipe, share, its)
+  return {
+    kind: 'between',
+    fromS: roundS(range.fromS / share),
+    toS: roundS(range.toS / share),
+    startS: range.startS,
+    why: recipe.clock === 'drop' ? 'first-drop-missed' : 'release-not-marked',
+  }
 }
 
 interface Range {
@@ -74,23 +90,16 @@ interface Range {
   startS: number
 }
 
-function exactly(clockS: number, { stopS }: ShotClock): { range: Range; why: TimeUnknown } {
-  return { range: { fromS: clockS, toS: clockS, startS: stopS - clockS }, why: 'cup-not-weighed' }
-}
-
 /**
  * The mark at which this clock begins was missed: it shows no more than the pump's, and no less than what is left of
  * that when the mark came as late as it does in a slow shot.
  */
-function withoutItsMark({ stopS }: ShotClock, recipe: Recipe): { range: Range; why: TimeUnknown } {
+function withoutItsMark({ stopS }: ShotClock, recipe: Recipe): Range {
   const latestS = Math.max(recipe.firstDropMaxS, THRESHOLDS.missedMarkShare * stopS)
   return {
-    range: {
-      fromS: Math.max(0, stopS - latestS),
-      toS: stopS,
-      startS: Math.min(stopS, usualFirstDropS(recipe)),
-    },
-    why: recipe.clock === 'drop' ? 'first-drop-missed' : 'release-not-marked',
+    fromS: roundS(Math.max(0, stopS - latestS)),
+    toS: stopS,
+    startS: Math.min(stopS, usualFirstDropS(recipe)),
   }
 }
 
@@ -102,8 +111,8 @@ function cupNotWeighed({ fromS, toS, startS }: Range, clock: ShotClock, recipe: 
   const flowing = (s: number) => Math.max(0, s - dryS)
   return {
     kind: 'between',
-    fromS: fromS - flowing(fromS) * (1 - 1 / factor),
-    toS: toS + flowing(toS) * (factor - 1),
+    fromS: roundS(fromS - flowing(fromS) * (1 - 1 / factor)),
+    toS: roundS(toS + flowing(toS) * (factor - 1)),
     startS,
     why: 'cup-not-weighed',
   }
@@ -114,30 +123,34 @@ function usualFirstDropS({ firstDropMinS, firstDropMaxS }: Recipe): number {
 }
 
 /** Where a scale stood under the cup, the moment at which stopping would have ended at the target. */
-function crossedAt(facts: ShotFacts, recipe: Recipe, clockS: number): TimeAtTarget | null {
-  const { clock, measured, samples = [] } = facts
-  if (clock === null || samples.length === 0) return null
-  const atStopG = samples.filter(({ timeS }) => timeS <= clock.stopS).at(-1)?.weightG ?? 0
-  const settledG = netG(facts.cup) ?? samples.at(-1)?.weightG ?? atStopG
+function crossedAt(
+  { cup, measured, samples = [] }: ShotFacts,
+  clock: ShotClock,
+  recipe: Recipe,
+  { startS, clockS }: OnClock,
+): TimeAtTarget | null {
+  if (samples.length === 0) return null
+  const untilStop = samples.filter(({ timeS }) => timeS <= clock.stopS)
+  const atStopG = untilStop.at(-1)?.weightG ?? 0
+  const settledG = netG(cup) ?? samples.at(-1)?.weightG ?? atStopG
   const leadG = measured?.leadG ?? Math.max(0, settledG - atStopG)
-  const pumpS = crossingS(
-    samples.filter(({ timeS }) => timeS <= clock.stopS),
-    recipe.yieldG - leadG,
-  )
+  const pumpS = crossingS(untilStop, recipe.yieldG - leadG)
   if (pumpS === null) return null
-  const startS = clock.stopS - clockS
-  return { kind: 'known', s: pumpS - startS, clockS, startS, estimated: clock.estimated }
+  return { kind: 'known', s: roundS(pumpS - startS), clockS, startS, estimated: clock.estimated }
 }
 
-function scaledToTarget(clock: ShotClock, recipe: Recipe, share: number, clockS: number): TimeAtTarget {
+function scaledToTarget(
+  clock: ShotClock,
+  recipe: Recipe,
+  share: number,
+  { startS, clockS }: OnClock,
+): TimeAtTarget {
   // Only the flowing part scales; unmarked, the middle of the usual range stands in (off by 3 s, it errs by 0.75 s).
   const firstDropS = clock.firstDropS ?? Math.min(clock.stopS, usualFirstDropS(recipe))
   const flowingS = (clock.stopS - firstDropS) / share
-  // On the drop clock this is the first drop itself, which is then known.
-  const startS = clock.stopS - clockS
   return {
     kind: 'known',
-    s: firstDropS + flowingS - startS,
+    s: roundS(firstDropS + flowingS - startS),
     clockS,
     startS,
     estimated: clock.estimated || clock.firstDropS === null,

@@ -93,7 +93,9 @@ function onTheOtherClock({ facts: { clock }, recipe }: BankShot): Recipe | null 
   const firstDropS = clock?.firstDropS ?? null
   if (firstDropS === null || recipe.clock === 'pressure') return null
   const by = recipe.clock === 'pump' ? -firstDropS : firstDropS
-  const [timeMinS, timeMaxS] = [recipe.timeMinS + by, recipe.timeMaxS + by]
+  // In the digits that a recipe is written in.
+  const tenths = (s: number) => Math.round(10 * s) / 10
+  const [timeMinS, timeMaxS] = [tenths(recipe.timeMinS + by), tenths(recipe.timeMaxS + by)]
   return timeMinS < 1
     ? null
     : { ...recipe, clock: recipe.clock === 'pump' ? 'drop' : 'pump', timeMinS, timeMaxS }

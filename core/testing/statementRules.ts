@@ -3,6 +3,7 @@ import type { Fault } from '../diagnosis/causes.ts'
 import { leaningNoted, tasteLeaning } from '../diagnosis/taste.ts'
 import type { Statement } from '../diagnosis/types.ts'
 import { whenToLook } from '../diagnosis/nextLook.ts'
+import { ranFast, ranSlow } from '../reading/flow.ts'
 import type { Readings } from '../reading/types.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import type { BankShot } from './shotBank.ts'
@@ -16,8 +17,8 @@ const KEEPS: readonly string[] = ['leave', 'again']
 /** Reasons that say in a clause why something else comes before what is named. */
 const COMES_FIRST: readonly string[] = ['gate-first', 'puck-first', 'last-safe-step', 'learner-against-flow']
 
-const isFast = ({ flow }: Readings) => flow.state === 'fast' || flow.state === 'gushing'
-const isSlow = ({ flow }: Readings) => flow.state === 'slow' || flow.state === 'choking'
+const isFast = ({ flow }: Readings) => ranFast(flow)
+const isSlow = ({ flow }: Readings) => ranSlow(flow)
 
 /** Rules of safety: what advice could hurt. */
 const SAFE: Record<string, StatementRule> = {

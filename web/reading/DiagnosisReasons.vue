@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Diagnosis, Reason } from '@calm-apron/core'
+import { type Diagnosis, type Reason, keepsAll } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import CauseList from './CauseList.vue'
@@ -15,7 +15,7 @@ const WORTH_SAYING = 0.4
 const [MOST_FOR, MOST_AGAINST] = [4, 2]
 
 /** Where all is kept there is nothing to give reasons for. */
-const isKept = computed(() => ['leave', 'again'].includes(props.diagnosis.move.lever))
+const isKept = computed(() => keepsAll(props.diagnosis.move))
 const unseen = computed(() => reasons((code) => code === 'gate-unknown'))
 const speaksFor = computed(() => said(({ logOdds }) => logOdds > WORTH_SAYING, MOST_FOR))
 const against = computed(() => said(({ logOdds }) => logOdds < -WORTH_SAYING, MOST_AGAINST))
@@ -66,13 +66,6 @@ function said(isSaid: (each: Diagnosis['evidence'][number]) => boolean, most: nu
 </template>
 
 <style scoped>
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-  font-weight: 650;
-}
 dl {
   margin: 0 0 12px;
   display: grid;
