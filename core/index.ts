@@ -215,7 +215,7 @@ export type { Account, JudgedReading, ReadingKind, Rung, SkillProgramme } from '
 export { tastingAgreement } from './taste/tastingAgreement.ts'
 export type { AxisAgreement, DoubleTasting, TastingAgreement, TastingSlip } from './taste/tastingAgreement.ts'
 export type { Kappa } from './taste/agreement.ts'
-export { cupTaste } from './taste/cupTaste.ts'
+export { cupTaste, tastedBy } from './taste/cupTaste.ts'
 // A training at the bar
 export { nextSeat } from './training/nextSeat.ts'
 export { GRIND_OWNERS, RECHECK_REASONS, trainingState } from './training/trainingState.ts'

@@ -5,9 +5,9 @@ import type { EvidenceKey } from './evidenceTypes.ts'
 import { HYPOTHESES } from './hypotheses.ts'
 import type { Inference } from './infer.ts'
 import { tellingLooks, whenToLook } from './nextLook.ts'
-import { posteriorOpen } from './naming.ts'
+import { normalised, posteriorOpen } from './naming.ts'
 import type { Ruling } from './rules.ts'
-import type { Diagnosis, Move, Observation } from './types.ts'
+import { type Diagnosis, type Move, OBSERVATIONS, type Observation } from './types.ts'
 
 /** A look that would tell less than this, in nats, is not asked for; one that costs another shot has to tell more. */
 const TELLS_FROM = { still: 0.03, 'next-shot': 0.08 } as const
@@ -33,8 +33,8 @@ export function partingLook(one: Cause, other: Cause, asked: Asked): Move | null
     const faults = HYPOTHESES[at]?.faults ?? []
     return cause === 'none' ? faults.length === 0 : faults.includes(cause)
   }
-  const posterior = open(asked).map((weight, at) => (has(at, one) === has(at, other) ? 0 : weight))
-  const [best] = looks(asked, normalised(posterior))
+  const parted = normalised(open(asked).map((weight, at) => (has(at, one) === has(at, other) ? 0 : weight)))
+  const [best] = parted === null ? [] : looks(asked, parted)
   return best === undefined ? null : { lever: 'observe', observation: best.observation }
 }
 
@@ -48,23 +48,18 @@ function open({ inference, ruling }: Asked): Float64Array {
   return posteriorOpen(inference.posterior, ruling.open)
 }
 
-function normalised(weights: Float64Array): Float64Array {
-  const total = weights.reduce((sum, each) => sum + each, 0)
-  return total > 0 ? weights.map((each) => each / total) : weights
-}
-
 /** Looks that can be made and are worth it, the most telling first. */
 function looks(
   { readings, evidence, inference }: Asked,
   posterior: Float64Array,
 ): { observation: Observation; when: 'still' | 'next-shot'; worth: number }[] {
   const noted: ReadonlySet<EvidenceKey> = new Set(evidence.items.map(({ key }) => key))
-  const canBeMade = (observation: Observation) => whenToLook(observation, readings) !== null
-  return tellingLooks(inference, posterior, noted, canBeMade)
+  const when = new Map(OBSERVATIONS.map((each) => [each, whenToLook(each, readings)]))
+  return tellingLooks(inference, posterior, noted, (observation) => when.get(observation) !== null)
     .flatMap(({ observation, gain }) => {
-      const when = whenToLook(observation, readings)
-      if (when === null || gain <= TELLS_FROM[when]) return []
-      return [{ observation, when, worth: when === 'still' ? gain : NEXT_SHOT_WORTH * gain }]
+      const its = when.get(observation) ?? null
+      if (its === null || gain <= TELLS_FROM[its]) return []
+      return [{ observation, when: its, worth: its === 'still' ? gain : NEXT_SHOT_WORTH * gain }]
     })
     .sort((a, b) => b.worth - a.worth)
 }

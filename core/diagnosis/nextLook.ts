@@ -1,5 +1,6 @@
 import type { Readings } from '../reading/types.ts'
 import type { EnteredSign } from '../shot/entered.ts'
+import { isPulled } from '../shot/facts.ts'
 import type { Channel, EvidenceKey, FlawSeen } from './evidenceTypes.ts'
 import { OPTION_SETS, isWord } from './evidenceTypes.ts'
 import { CHANCES } from './hypotheses.ts'
@@ -57,7 +58,6 @@ const NOT_OF_A_CHOKE: ReadonlySet<Observation> = new Set([
 /** Whether a look can be made of this shot, or of the next; null where it can't, or its answer is known. */
 export function whenToLook(observation: Observation, readings: Readings): 'still' | 'next-shot' | null {
   const { facts, recipe, context } = readings.of
-  const isPulled = facts.clock !== null || facts.cup !== null || facts.abandoned !== null
   const hasTasted = facts.taste.sour !== null && facts.taste.bitter !== null
   const byVolume = (recipe.school?.volume ?? null) !== null
   const isChoke = readings.flow.state === 'choking' || facts.abandoned !== null
@@ -72,7 +72,7 @@ export function whenToLook(observation: Observation, readings: Readings): 'still
     'ask-roast-date': context.coffeeAgeDays !== null,
   }
   if (isKnown[observation] === true || (isChoke && NOT_OF_A_CHOKE.has(observation))) return null
-  return !isPulled || LOOKS[observation].isLater === true ? 'still' : 'next-shot'
+  return !isPulled(facts) || LOOKS[observation].isLater === true ? 'still' : 'next-shot'
 }
 
 /** Between which values a measurement is told apart, in its channel’s unit. */
@@ -100,13 +100,13 @@ export function tellingLooks(
   { placesOf }: Pick<Inference, 'placesOf'>,
   posterior: Float64Array,
   noted: ReadonlySet<EvidenceKey>,
-  canBeMade: (observation: Observation) => boolean = () => true,
+  isAsked: (observation: Observation) => boolean = () => true,
 ): TellingLook[] {
   const likely: number[] = []
   for (let at = 0; at < posterior.length; at += 1) if ((posterior[at] ?? 0) > LEAST) likely.push(at)
   const gain = (outcomes: readonly ((at: number) => number)[]) => information(posterior, likely, outcomes)
   return ALL_LOOKS.filter(
-    ({ observation, shows }) => canBeMade(observation) && !shows.every((key) => noted.has(key)),
+    ({ observation, shows }) => isAsked(observation) && !shows.every((key) => noted.has(key)),
   )
     .map(({ observation, look }) => {
       const gains = [

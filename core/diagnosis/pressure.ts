@@ -1,14 +1,18 @@
 import type { MachineKnown } from '../reading/context.ts'
 import type { Readings } from '../reading/types.ts'
+import { isPulled } from '../shot/facts.ts'
 import type { PressureCaution } from './types.ts'
 
 /**
  * Which caution stands before the portafilter is loosened. A lever's spring presses on whatever the valve does; without
- * a release valve every shot is left under pressure.
+ * a release valve every shot is left under pressure once it was pulled.
  * @param mayHold whether water may still stand on the puck: it choked, dripped, or no drop came
  */
-export function pressureCaution(mayHold: boolean, machine: MachineKnown | null): PressureCaution | null {
-  const isHeld = machine?.hasReleaseValve === false
+export function pressureCaution(
+  { mayHold, isPulled }: { mayHold: boolean; isPulled: boolean },
+  machine: MachineKnown | null,
+): PressureCaution | null {
+  const isHeld = isPulled && machine?.hasReleaseValve === false
   if (!mayHold && !isHeld) return null
   if (machine?.isLever === true) return 'lever'
   return mayHold ? 'choked' : 'no-valve'
@@ -19,16 +23,10 @@ export function pressureCaution(mayHold: boolean, machine: MachineKnown | null):
  * after a pump that ran without a drop, and always where no valve lets the pressure out. Errs on the careful side.
  */
 export function pressureCautionOf({ flow, of: { facts, context } }: Readings): PressureCaution | null {
-  const isPulled = facts.clock !== null || facts.cup !== null || facts.abandoned !== null
   const mayHold =
     flow.state === 'choking' ||
     facts.abandoned === 'choked' ||
     facts.clock?.firstDrop === 'none' ||
     context.signs['drips-only'] === true
-  return pressureCaution(mayHold, isPulled ? context.machine : withValve(context.machine))
-}
-
-/** Before the shot nothing is under pressure. */
-function withValve(machine: MachineKnown | null): MachineKnown | null {
-  return machine === null ? null : { ...machine, hasReleaseValve: true }
+  return pressureCaution({ mayHold, isPulled: isPulled(facts) }, context.machine)
 }

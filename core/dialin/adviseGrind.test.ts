@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { readShot } from '../reading/readShot.ts'
 import type { ShotFacts } from '../shot/facts.ts'
-import { GRINDER, PUMP_RECIPE, carefulShot, taste } from '../testing/examples.ts'
+import { GRINDER, PUMP_RECIPE, carefulShot, grindShot, taste } from '../testing/examples.ts'
 import { adviseGrind } from './adviseGrind.ts'
 import { slopeBelief } from './slope.ts'
 import { observationsOf } from './observations.ts'
@@ -10,23 +10,12 @@ import type { DialInGrinder, DialInWish, GrindShot } from './types.ts'
 const MILL: DialInGrinder = { ...GRINDER, innerBurr: null, lnTimePerUnit: 0.07, purgeG: 3 }
 const WISH: DialInWish = { coffeeId: 'tern', doseRangeG: { min: 17, max: 19 }, pricePerKg: 30 }
 
-function shot(
+const shot = (
   setting: number,
   stopS: number,
   also: Partial<GrindShot> = {},
   facts: Partial<ShotFacts> = {},
-): GrindShot {
-  return {
-    coffeeId: 'tern',
-    daysAgo: 0,
-    isThisSession: true,
-    setting,
-    innerBurrAt: null,
-    doseWantedG: null,
-    readings: readShot(carefulShot({ stopS }, facts), PUMP_RECIPE),
-    ...also,
-  }
-}
+) => grindShot(setting, { stopS }, also, facts)
 const advise = (history: readonly GrindShot[], grinder = MILL, wish = WISH) =>
   adviseGrind(history, PUMP_RECIPE, grinder, wish)
 const yesterday = { daysAgo: 1, isThisSession: false } as const

@@ -1,22 +1,14 @@
 import fc from 'fast-check'
 import { finestAdvised, isClearOfTouching } from '../equipment/fineEnd.ts'
-import { readShot } from '../reading/readShot.ts'
-import { GRINDER, PUMP_RECIPE, carefulShot } from '../testing/examples.ts'
+import { GRINDER, PUMP_RECIPE, grindShot } from '../testing/examples.ts'
 import { adviseGrind } from './adviseGrind.ts'
-import type { DialInGrinder, GrindShot } from './types.ts'
+import type { DialInGrinder } from './types.ts'
 
 const WISH = { coffeeId: 'tern', doseRangeG: null, pricePerKg: null }
 const MILL: DialInGrinder = { ...GRINDER, innerBurr: null, lnTimePerUnit: 0.07, purgeG: 3 }
 
-const pulledAt = (setting: number, stopS: number): GrindShot => ({
-  coffeeId: 'tern',
-  daysAgo: 0,
-  isThisSession: true,
-  setting,
-  innerBurrAt: null,
-  doseWantedG: null,
-  readings: readShot(carefulShot({ firstDropS: Math.min(5, stopS / 4), stopS }), PUMP_RECIPE),
-})
+const pulledAt = (setting: number, stopS: number) =>
+  grindShot(setting, { firstDropS: Math.min(5, stopS / 4), stopS })
 
 const anyGrinder = fc
   .record({

@@ -1,5 +1,4 @@
-import { readShot } from '../reading/readShot.ts'
-import { PUMP_RECIPE, carefulShot } from '../testing/examples.ts'
+import { PUMP_RECIPE, grindShot } from '../testing/examples.ts'
 import { grindFit } from './grindFit.ts'
 import type { DialInGrinder, GrindShot } from './types.ts'
 
@@ -14,16 +13,8 @@ const grinder: DialInGrinder = {
   purgeG: 4,
 }
 const wish = { coffeeId: 'tern', doseRangeG: null, pricePerKg: null }
-const shot = (setting: number, stopS: number, part: Partial<GrindShot> = {}): GrindShot => ({
-  coffeeId: 'tern',
-  daysAgo: 0,
-  isThisSession: true,
-  setting,
-  innerBurrAt: null,
-  doseWantedG: null,
-  readings: readShot(carefulShot({ stopS }), PUMP_RECIPE),
-  ...part,
-})
+const shot = (setting: number, stopS: number, part: Partial<GrindShot> = {}) =>
+  grindShot(setting, { stopS }, part)
 const fit = (...shots: GrindShot[]) => grindFit(shots, PUMP_RECIPE, grinder, wish, [8, 20])
 
 test('the line runs down towards the coarse end, inside its band, and passes near the shots', () => {

@@ -55,7 +55,6 @@ export function readShot(facts: ShotFacts, recipe: Recipe, context: ShotContext 
     missing: missingPart(facts, recipe),
     severalChanged: (changedSinceLast?.length ?? 0) > 1,
     unevenSigns: unevenSigns(facts, taste, context),
-    looked: { stream: facts.look.stream !== null, puck: facts.look.puck !== null },
     of: { facts, recipe, context },
   }
 }

@@ -134,8 +134,6 @@ export interface Readings {
   gate: Gate
   flow: Flow
   unevenSigns: UnevenSign[]
-  /** What somebody looked at, whatever they saw. */
-  looked: { stream: boolean; puck: boolean }
   /** Whose account each reading goes to, as practice with this grind's owner. */
   accounts: Record<ReadingKind, Account>
   /** What is missing that would matter most; null where nothing is. */

@@ -84,6 +84,11 @@ export interface ShotFacts {
   noted?: ShotNotes
 }
 
+/** Whether anything is known of a shot that only its pull can show. */
+export function isPulled({ clock, cup, abandoned }: ShotFacts): boolean {
+  return clock !== null || cup !== null || abandoned !== null
+}
+
 /** Facts of a shot of which nothing is known yet. */
 export function unknownFacts(): ShotFacts {
   return {

@@ -1,4 +1,6 @@
+import type { GrindShot } from '../dialin/types.ts'
 import type { GrinderScale, Vessel } from '../equipment/equipment.ts'
+import { readShot } from '../reading/readShot.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { type ShotFacts, unknownFacts } from '../shot/facts.ts'
 
@@ -63,4 +65,23 @@ export function carefulShot(
 /** Taste of a cup, the two rarer axes left out. */
 export function taste(sour: number, sweet: number, bitter: number): ShotFacts['taste'] {
   return { sour, sweet, bitter, body: null, dryness: null }
+}
+
+/** A shot in a grinder's history: a careful one of this session and coffee, unless said otherwise. */
+export function grindShot(
+  setting: number,
+  pull: Pull,
+  also: Partial<GrindShot> = {},
+  facts: Partial<ShotFacts> = {},
+): GrindShot {
+  return {
+    coffeeId: 'tern',
+    daysAgo: 0,
+    isThisSession: true,
+    setting,
+    innerBurrAt: null,
+    doseWantedG: null,
+    readings: readShot(carefulShot(pull, facts), PUMP_RECIPE),
+    ...also,
+  }
 }

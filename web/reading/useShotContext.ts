@@ -1,5 +1,12 @@
 import type { ShotSummary } from '@calm-apron/contract'
-import { NO_CONTEXT, type ShotContext, type Tongue, coffeeAge, signsOfMarks } from '@calm-apron/core'
+import {
+  NO_CONTEXT,
+  type ShotContext,
+  type Tongue,
+  coffeeAge,
+  signsOfMarks,
+  tastedBy,
+} from '@calm-apron/core'
 import { useAcademy } from '../store/academy.ts'
 import { frozenOf } from '../store/frozenOf.ts'
 import { dateInZone } from '../units/calendar.ts'
@@ -62,8 +69,9 @@ export function useShotContext() {
 
   /** A trainer's slip, or a taste that somebody who teaches noted. */
   function tongueOf({ tasted, personId, current: { judgedBy } }: ShotSummary): Tongue {
-    if (tasted.trainer !== null) return 'trusted'
-    const by = tasted.trainee === null ? judgedBy : personId
+    const side = tastedBy(tasted)
+    if (side === 'trainer') return 'trusted'
+    const by = side === 'trainee' ? personId : judgedBy
     // Recorded before people signed in: by whoever taught.
     if (by === null) return 'trusted'
     const role = academy.today?.people.find((each) => each.personId === by)?.role

@@ -41,8 +41,10 @@ export function useShotReading(shotId: () => string) {
   async function load(): Promise<void> {
     try {
       const found = await shots.find(shotId())
-      before.value = found === null ? [] : await shotsBefore(found)
-      onGrinder.value = found === null ? [] : await shotsOnGrinder(found)
+      const [beside, onIt] =
+        found === null ? [[], []] : await Promise.all([shotsBefore(found), shotsOnGrinder(found)])
+      before.value = beside
+      onGrinder.value = onIt
       shot.value = found
       state.value = found === null ? 'not-there' : 'here'
     } catch (error) {

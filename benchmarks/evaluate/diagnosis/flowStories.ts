@@ -45,7 +45,7 @@ export const FLOW_STORIES: readonly Told[] = [
     firstDropS: 19,
     stopS: 60,
     cupG: 5,
-    choked: true,
+    gaveUp: 'choked',
     isBedEven: true,
     tilt: 'level',
   },

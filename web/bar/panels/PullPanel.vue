@@ -39,12 +39,7 @@ const caution = computed(() => {
     abandoned === 'choked' ||
     clock.unmarkedDrop === 'none' ||
     noted.marks.some(({ mark }) => mark === 'dripping')
-  const machine = academy.machineKnown(machineId)
-  return props.phase === 'stopped'
-    ? pressureCaution(mayHold, machine)
-    : mayHold
-      ? pressureCaution(true, machine)
-      : null
+  return pressureCaution({ mayHold, isPulled: props.phase === 'stopped' }, academy.machineKnown(machineId))
 })
 const unmarked = computed(() => [
   { value: 'missed' as const, label: t('pull.missed') },
