@@ -95,7 +95,9 @@ const SWINGS = 4
 /** What a run of shots at one setting shows as a whole, of the last of them; oldest first. */
 export function signsOfRun(run: readonly Readings[]): SignsSeen {
   const times = run.flatMap(({ timeAtTarget: time }) => (time.kind === 'known' ? [Math.log(time.s)] : []))
-  const leans = run.flatMap(({ taste }) => (taste.judged ? [taste.value] : []))
+  const leans = run.flatMap(({ taste, of: { context } }) =>
+    taste.judged && context.tongue === 'trusted' ? [taste.deviation] : [],
+  )
   return {
     'first-shot-of-day': false,
     ...(times.length >= RUN ? scatterSign(times) : {}),

@@ -176,6 +176,9 @@ test('sour and bitter in turn at equal times: the thermostat', () => {
   const said = ask(sour, [bitter, sour, bitter])
   expect(firstNamed(said)).toBe('temperature-swing')
   expect(said.move).toEqual({ lever: 'cycle' })
+  // What a learner noted of the ones before makes no swing.
+  const learner = read(carefulShot({}, { taste: taste(1, 5, 7) }), { tongue: 'learning' })
+  expect(ask(sour, [learner, sour, learner]).move.lever).not.toBe('cycle')
 })
 
 test('times that fall as the bag ages speak for stale coffee', () => {

@@ -59,6 +59,12 @@ export function railsOf(readings: Readings): RailModel[] {
         isUneven,
       }
     }
-    return { kind, isJudged: true, hasTarget: true, mark: markOf(reading), isUneven }
+    return { kind, isJudged: true, hasTarget: true, mark: markOf(shownOf(reading)), isUneven }
   })
+}
+
+/** A bright cup is on by its sweetness: its mark rests at the end of the band, not beyond it. */
+function shownOf<M extends Measured>(reading: M): M {
+  const isBright = 'isBright' in reading && reading.isBright === true
+  return isBright ? { ...reading, deviation: -reading.tolerance } : reading
 }

@@ -77,6 +77,7 @@ test.each([
   [taste(8, 4, 2), /sour by 6/],
   [taste(2, 4, 8), /bitter by 6/],
   [taste(8, 3, 8), /both/],
+  [taste(5, 7, 1), /^bright, and sweet with it$/],
 ])('a cup of %j leans one way, or is both', (tasted, words) => {
   expect(says('taste', carefulShot({}, { taste: tasted }))).toMatch(words)
 })
@@ -96,4 +97,11 @@ test('the targets are told with their tolerance, the window with its clock', () 
   const volume = { targetMl: 30, toleranceMl: 3, gPerMl: 0.75, gPerMlSd: 0.12 }
   const byVolume = { ...PUMP_RECIPE, school: { onlyRecorded: [], volume, tampForce: null } }
   expect(rail.targetOf('yield', byVolume)).toContain('30 ml')
+})
+
+test('a recipe with a taste of its own is what its cup is held against', () => {
+  const recipe = { ...PUMP_RECIPE, taste: { sour: 5, sweet: 7, bitter: 2 } }
+  expect(rail.targetOf('taste', recipe)).toBe('sour 5, sweet 7, bitter 2, each within 2')
+  expect(says('taste', carefulShot({}, { taste: taste(5, 7, 2) }), recipe)).toBe('in balance')
+  expect(says('taste', carefulShot({}, { taste: taste(3, 7, 4) }), recipe)).toBe('leans bitter by 4')
 })

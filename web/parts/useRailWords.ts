@@ -28,10 +28,16 @@ export function useRailWords() {
           clock: t(`clock.${recipe.clock}`).toLowerCase(),
         })
       case 'taste':
-        return t('rail.tasteTarget', { tolerance: recipe.tasteTolerance })
+        return tasteTarget(recipe)
       case 'tamp':
         return ''
     }
+  }
+
+  function tasteTarget({ taste = null, tasteTolerance: tolerance }: Recipe): string {
+    return taste === null
+      ? t('rail.tasteTarget', { tolerance })
+      : t('rail.tasteOfItsOwn', { ...taste, tolerance })
   }
 
   function yieldTarget({ yieldG, yieldToleranceG, school }: Recipe): string {
@@ -102,7 +108,7 @@ export function useRailWords() {
   }
 
   function tasteWords(taste: Extract<Readings['taste'], { judged: true }>): string {
-    const amount = format.plain(Math.abs(taste.value))
+    const amount = format.plain(Math.abs(taste.deviation))
     const lean = taste.bothStrong ? 'bothStrong' : leanOf(taste)
     const parts = [t(`rail.${lean}`, { amount })]
     if (taste.sweetEnough === false) parts.push(t('rail.notSweet'))
@@ -110,9 +116,15 @@ export function useRailWords() {
     return parts.join(', ')
   }
 
-  function leanOf({ value, tolerance }: Measured): 'tasteOn' | 'tasteUnder' | 'tasteOver' {
-    if (Math.abs(value) <= tolerance) return 'tasteOn'
-    return value < 0 ? 'tasteUnder' : 'tasteOver'
+  /** Against the recipe's own taste, where it has one. */
+  function leanOf({
+    deviation,
+    tolerance,
+    isBright,
+  }: Extract<Readings['taste'], { judged: true }>): 'tasteOn' | 'tasteBright' | 'tasteUnder' | 'tasteOver' {
+    if (isBright) return 'tasteBright'
+    if (Math.abs(deviation) <= tolerance) return 'tasteOn'
+    return deviation < 0 ? 'tasteUnder' : 'tasteOver'
   }
 
   return { targetOf, valueOf, deviationOf }

@@ -51,7 +51,6 @@ export const enPrepare = {
     plusMinus: '{target} ± {tolerance}',
     volume: '{target} ± {tolerance} with crema; likely {grams}, give or take {spread}',
     taste: 'sour and bitter within {tolerance} of each other, sweet {sweet} or more',
-    tasteOfItsOwn: 'sour {sour}, sweet {sweet}, bitter {bitter}, each within {tolerance}',
     time: '{window}. First drop usually {from} to {to} s after the pump starts.',
     timeRecorded: 'time only recorded, usually {min} to {max} s',
     onlyRecorded: 'only recorded',

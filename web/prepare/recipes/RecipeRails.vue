@@ -47,7 +47,7 @@ const says = computed<Record<ReadingKind, string>>(() => {
     taste:
       tastes === null
         ? t('recipeShown.taste', { tolerance: tasteTolerance, sweet: sweetMin })
-        : t('recipeShown.tasteOfItsOwn', { ...tastes, tolerance: tasteTolerance }),
+        : t('rail.tasteOfItsOwn', { ...tastes, tolerance: tasteTolerance }),
   }
 })
 const rails = computed(() =>
