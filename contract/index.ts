@@ -1,3 +1,8 @@
+// Versions and shapes of answers
+export { CONTRACT_HEADER, CONTRACT_VERSION } from './contractVersion.ts'
+export { readAnswer } from './readAnswer.ts'
+export type { Shape } from './shape.ts'
+
 // Records
 export { ROLES, academy, academyChange, academyRecord, person } from './academy.ts'
 export type { Academy, AcademyChange, AcademyRecord, Person, Role } from './academy.ts'
@@ -146,7 +151,14 @@ export type { Endpoint, Schema } from './endpoints/endpoint.ts'
 export { LIVE_PATH } from './endpoints/trainings.ts'
 export { ENDPOINTS } from './endpoints/index.ts'
 export type { Endpoints } from './endpoints/index.ts'
-export { PROBLEM_CODES, PROBLEM_MEDIA_TYPE, PROBLEM_STATUS, fieldErrors, problem } from './problem.ts'
+export {
+  PROBLEM_CODES,
+  PROBLEM_MEDIA_TYPE,
+  PROBLEM_STATUS,
+  fieldErrors,
+  problem,
+  readProblem,
+} from './problem.ts'
 export type { FieldError, Problem, ProblemCode } from './problem.ts'
 export { id, instant, name, timeZone } from './primitives.ts'
 // Bounds

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { readAnswer } from './readAnswer.ts'
 
 /** Every way a request can be refused. */
 export const PROBLEM_CODES = [
@@ -79,6 +80,15 @@ export const problem = z.strictObject({
 export type Problem = z.infer<typeof problem>
 
 export const PROBLEM_MEDIA_TYPE = 'application/problem+json'
+
+/** Reads a refusal; one whose code this reader does not know yet by its status. Null where it is none of ours. */
+export function readProblem(status: number, body: unknown): Problem | null {
+  const parsed = readAnswer(problem, body)
+  if (parsed.success) return parsed.data
+  const code = PROBLEM_CODES.find((each) => PROBLEM_STATUS[each] === status)
+  if (code === undefined || typeof body !== 'object' || body === null) return null
+  return readAnswer(problem, { ...body, code }).data ?? null
+}
 
 const REASON_OF_ISSUE: Record<string, string> = {
   invalid_type: 'wrong-type',

@@ -3,7 +3,18 @@ import { join } from 'node:path'
 import { sourceFiles } from './building/sourceFiles.ts'
 import { CHECKOUT } from './machine/checkout.ts'
 
-const ROOMS = ['core', 'contract', 'server', 'web', 'demo', 'devices', 'scripts', 'e2e', 'benchmarks']
+const ROOMS = [
+  'core',
+  'contract',
+  'server',
+  'web',
+  'demo',
+  'devices',
+  'scripts',
+  'e2e',
+  'benchmarks',
+  'releases',
+]
 const CODE = /\.(ts|vue|mjs|css)$/
 const TEST = /(\.test\.ts$)|(\/testing\/)|(^e2e\/)/
 

@@ -13,6 +13,7 @@ const MAY_IMPORT = {
   devices: ['core', 'contract'],
   scripts: [],
   e2e: ['scripts'],
+  releases: ['contract', 'demo', 'scripts'],
   benchmarks: ['core', 'contract', 'demo', 'scripts'],
 }
 const ROOMS = Object.keys(MAY_IMPORT)

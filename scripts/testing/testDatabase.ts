@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import pg from 'pg'
+import { dumpInto } from './keptRelease.ts'
 import { type Line, openLine } from './line.ts'
 import { copyAcademy, forgetAccounts } from './storyAcademy.ts'
 import { TEMPLATES, urlOf } from './testCluster.ts'
@@ -15,6 +16,8 @@ export interface TestDatabase {
   copyAcademy: (copy: { from: string; to: string; tag: string }) => Promise<void>
   /** Takes its passwords from an academy. */
   forgetAccounts: (academyId: string) => Promise<void>
+  /** Writes all that is in it into a file. */
+  keepAs: (file: string) => void
   remove: () => Promise<void>
 }
 
@@ -39,6 +42,7 @@ export async function createTestDatabase(
     mend: () => (line ?? noLine()).mend(),
     copyAcademy: (copy) => asSuperuser(name, (client) => copyAcademy(client, copy)),
     forgetAccounts: (academyId) => asSuperuser(name, (client) => forgetAccounts(client, academyId)),
+    keepAs: (file) => dumpInto(file, urlOf('superuser', name)),
     remove: async () => {
       await line?.cut()
       await onCluster(`drop database ${name} with (force)`)

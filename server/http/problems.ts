@@ -9,6 +9,7 @@ import {
 import type { ErrorRequestHandler, Request, RequestHandler, Response } from 'express'
 import { isDatabaseDown } from '../database/errors.ts'
 import { Refusal } from '../refusal.ts'
+import { formerProblem, isFormerPage } from './former/formerAnswer.ts'
 
 const TITLES: Record<ProblemCode, string> = {
   'broken-json': 'The body is not JSON',
@@ -99,10 +100,11 @@ export const answerProblem: ErrorRequestHandler = (error: unknown, req, res: Res
     next(error)
     return
   }
+  const told = toProblem(refusal, requestIdOf(req))
   res
     .status(PROBLEM_STATUS[refusal.code])
     .type(PROBLEM_MEDIA_TYPE)
-    .send(JSON.stringify(toProblem(refusal, requestIdOf(req))))
+    .send(JSON.stringify(isFormerPage(req) ? formerProblem(told) : told))
 }
 
 /** The end of the API's road. */

@@ -8,6 +8,7 @@ import { type Actor, findActor } from '../doors/actor.ts'
 import { type DoorChange, type Visitor, cookieLines, visitorOf } from '../doors/visitor.ts'
 import type { House } from '../house.ts'
 import { Refusal } from '../refusal.ts'
+import { formerAnswer, isFormerPage } from './former/formerAnswer.ts'
 import { refuseForeignOrigin } from './origin.ts'
 
 type BodyOf<E extends Endpoint> = E['body'] extends Schema ? z.infer<E['body']> : null
@@ -103,14 +104,21 @@ export function mount<E extends Endpoint>(
     const body = endpoint.body === null ? null : readBody(endpoint.body, req)
     const asked = { params: params.data, query: read(endpoint.query, req.query), body, visitor }
     // Each part was just parsed by the very schema its type is inferred from; the generic can't carry that.
-    respond(house, res, await handle(asked as unknown as Asked<E>))
+    respond(house, req, res, endpoint, await handle(asked as unknown as Asked<E>))
   })
 }
 
-function respond(house: House, res: Response, answer: Answer<Endpoint>): void {
+function respond(
+  house: House,
+  req: Request,
+  res: Response,
+  endpoint: Endpoint,
+  answer: Answer<Endpoint>,
+): void {
   if ('afterwards' in answer) throw answer.afterwards
   if (answer.door) res.append('Set-Cookie', cookieLines(answer.door, house.doors.isSecure))
-  res.status(answer.created ? 201 : 200).json(answer.answer)
+  const told = isFormerPage(req) ? formerAnswer(endpoint, answer.answer) : answer.answer
+  res.status(answer.created ? 201 : 200).json(told)
 }
 
 /** Of two writes racing for one key the loser looks again: it then finds itself repeated, or overtaken. */

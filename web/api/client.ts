@@ -1,5 +1,14 @@
-import { API_BASE, type Endpoint, type Problem, type Schema, problem } from '@calm-apron/contract'
-import { z } from 'zod'
+import {
+  API_BASE,
+  CONTRACT_HEADER,
+  CONTRACT_VERSION,
+  type Endpoint,
+  type Problem,
+  type Schema,
+  readAnswer,
+  readProblem,
+} from '@calm-apron/contract'
+import type { z } from 'zod'
 
 /** The server's own word that it won't. */
 export class RefusedByServer extends Error {
@@ -38,7 +47,7 @@ export async function call<E extends Endpoint>(
 ): Promise<z.infer<E['answer']>> {
   const answer = await reach(endpoint, sent)
   if (!answer.ok) throw await failureOf(answer)
-  const parsed = z.safeParse(endpoint.answer, await answer.json().catch(() => null))
+  const parsed = readAnswer(endpoint.answer, await answer.json().catch(() => null))
   if (!parsed.success) throw new ServerUnreachable(`An answer that is not ${endpoint.path}'s.`)
   // Parsed by the very schema the type is inferred from; the generic can't carry that.
   return parsed.data as z.infer<E['answer']>
@@ -52,10 +61,11 @@ async function reach(
     return await fetch(addressOf(endpoint.path, params, query), {
       method: endpoint.method.toUpperCase(),
       signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
-      ...(body !== undefined && {
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify(body),
-      }),
+      headers: {
+        [CONTRACT_HEADER]: String(CONTRACT_VERSION),
+        ...(body !== undefined && { 'Content-Type': 'application/json' }),
+      },
+      ...(body !== undefined && { body: JSON.stringify(body) }),
     })
   } catch (error) {
     throw new ServerUnreachable('No answer.', { cause: error })
@@ -73,9 +83,8 @@ function addressOf(path: string, params: object, query: object): string {
 }
 
 async function failureOf(answer: Response): Promise<RefusedByServer | ServerUnreachable> {
-  const parsed = problem.safeParse(await answer.json().catch(() => null))
-  if (TRY_LATER.has(answer.status) || !parsed.success)
-    return new ServerUnreachable(`Status ${answer.status}.`)
-  if (parsed.data.code === 'not-signed-in') doorBell.dispatchEvent(new Event('signed-out'))
-  return new RefusedByServer(parsed.data)
+  const told = readProblem(answer.status, await answer.json().catch(() => null))
+  if (TRY_LATER.has(answer.status) || told === null) return new ServerUnreachable(`Status ${answer.status}.`)
+  if (told.code === 'not-signed-in') doorBell.dispatchEvent(new Event('signed-out'))
+  return new RefusedByServer(told)
 }

@@ -1,0 +1,6 @@
+/**
+ * The shape of requests and answers that this release speaks. A page names it with each request; those of the first
+ * release named none, and are answered as they were then.
+ */
+export const CONTRACT_VERSION = 2
+export const CONTRACT_HEADER = 'Calm-Apron-Contract'
