@@ -32,20 +32,19 @@ export async function signOutEverywhere({ actor, transaction }: Errand): Promise
  * Changes a password and ends the person's other sessions.
  * @throws {Refusal} `invalid-input` for a common one
  */
-export async function changePassword({ actor, transaction, now }: Errand, next: string): Promise<void> {
+export async function changePassword(errand: Errand, next: string): Promise<void> {
+  const { actor, transaction } = errand
   refuseGuessable(next, 'next', await ownNames({ actor, transaction }))
   await setPassword(transaction, actor.personId, await hashSecret(next))
   await removeSessions(transaction, actor.personId, actor.sessionId)
-  await traceOwn({ actor, transaction, now }, 'password-changed')
+  await traceOwn(errand, 'password-changed')
 }
 
 /** Sets a PIN, or (null) takes it away. */
-export async function changePin(
-  { actor, transaction, now }: Errand,
-  pin: string | null,
-): Promise<SessionState> {
+export async function changePin(errand: Errand, pin: string | null): Promise<SessionState> {
+  const { actor, transaction } = errand
   await setPin(transaction, actor.personId, pin === null ? null : await hashSecret(pin))
-  await traceOwn({ actor, transaction, now }, 'pin-changed')
+  await traceOwn(errand, 'pin-changed')
   return readSessionState(transaction, actor.sessionId)
 }
 

@@ -22,7 +22,7 @@ export function serveProven<E extends SignedInEndpoint>(
 ): void {
   mount(house, router, endpoint, async (asked) => {
     const { action } = endpoint
-    const held = await asActor(house, action, asked.visitor, async ({ actor, transaction }) => {
+    const held = await asActor(house, action, asked, async ({ actor, transaction }) => {
       const account = await findAccount(transaction, { personId: actor.holderId })
       return { actor, hash: (prove.by === 'pin' ? account?.pinHash : account?.passwordHash) ?? null }
     })
@@ -36,16 +36,16 @@ export function serveProven<E extends SignedInEndpoint>(
         await endHere(house, asked, endpoint)
       throw new Refusal('wrong-sign-in', 'That does not fit. Check it, then try again.')
     }
-    return asActor(house, action, asked.visitor, (errand) => handle({ ...asked, ...errand }))
+    return asActor(house, action, asked, (errand) => handle({ ...asked, ...errand }))
   })
 }
 
 async function endHere<E extends SignedInEndpoint>(
   house: House,
-  { visitor }: Asked<E>,
+  asked: Asked<E>,
   { action }: E,
 ): Promise<void> {
-  await asActor(house, action, visitor, async ({ actor, transaction }) => {
+  await asActor(house, action, asked, async ({ actor, transaction }) => {
     await forgetSignIns(transaction, actor.holderId, actor.deviceHash)
     await removeOwnSession(transaction, actor.holderId, actor.sessionId)
   })

@@ -18,6 +18,8 @@ export interface Asked<E extends Endpoint> {
   params: z.infer<E['params']>
   query: z.infer<E['query']>
   body: BodyOf<E>
+  /** The body as it came. */
+  sent: unknown
   visitor: Visitor
 }
 
@@ -26,6 +28,8 @@ export interface Errand {
   actor: Actor
   transaction: AcademyTransaction
   now: Date
+  /** The body as it came; null where none was. */
+  sent: unknown
 }
 
 /** What was asked by someone who is signed in. */
@@ -60,9 +64,7 @@ export function serve<E extends SignedInEndpoint>(
   handle: (work: Work<E>) => Promise<Answer<E>>,
 ): void {
   mount(house, router, endpoint, (asked) =>
-    againAfterRace(() =>
-      asActor(house, endpoint.action, asked.visitor, (errand) => handle({ ...asked, ...errand })),
-    ),
+    againAfterRace(() => asActor(house, endpoint.action, asked, (errand) => handle({ ...asked, ...errand }))),
   )
 }
 
@@ -73,7 +75,7 @@ export function serve<E extends SignedInEndpoint>(
 export async function asActor<T>(
   house: House,
   action: Action,
-  { sessionHash }: Visitor,
+  { visitor: { sessionHash }, sent }: Pick<Asked<Endpoint>, 'visitor' | 'sent'>,
   work: (errand: Errand) => Promise<T>,
 ): Promise<T> {
   if (sessionHash === null) throw notSignedIn()
@@ -83,7 +85,7 @@ export async function asActor<T>(
     if (actor === null) throw notSignedIn()
     if (reachOf(actor.part, action) === 'none')
       throw new Refusal('not-allowed', 'Your role does not include this.')
-    return work({ actor, transaction, now })
+    return work({ actor, transaction, now, sent })
   })
 }
 
@@ -102,7 +104,8 @@ export function mount<E extends Endpoint>(
     const params = z.safeParse(endpoint.params, req.params)
     if (!params.success) throw new Refusal('not-found', 'There is nothing at this address.')
     const body = endpoint.body === null ? null : readBody(endpoint.body, req)
-    const asked = { params: params.data, query: read(endpoint.query, req.query), body, visitor }
+    const sent: unknown = endpoint.body === null ? null : req.body
+    const asked = { params: params.data, query: read(endpoint.query, req.query), body, sent, visitor }
     // Each part was just parsed by the very schema its type is inferred from; the generic can't carry that.
     respond(house, req, res, endpoint, await handle(asked as unknown as Asked<E>))
   })

@@ -31,6 +31,11 @@ test('adding the same person twice is adding them once', async () => {
   await put('Ida Marsh').expect(201)
   await put('Ida Marsh').expect(200)
   await put('Someone Else').expect(409)
+  // Also once they have been renamed: what counts is what was sent.
+  await change(personId, { basedOnNo: 1, displayName: 'Ida Harbour', why: '' }).expect(200)
+  await put('Ida Marsh').expect(200)
+  await put('Ida Harbour').expect(409)
+  await change(personId, { basedOnNo: 2, displayName: 'Ida Marsh', why: '' }).expect(200)
   const { people } = peopleList.parse((await head.get('/api/v1/people')).body)
   expect(people.filter((each) => each.personId === personId)).toEqual([
     // In the demo anyone is come in as by a tap, so nobody waits for an invitation.

@@ -3,11 +3,13 @@ import { keepText, leaveTrace, leaveTraces } from '../audit/trace.ts'
 import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
 import { removeSessions } from '../doors/sessionQueries.ts'
 import { withdrawInvitations } from '../doors/invitationQueries.ts'
+import { type Kept, once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
 import { Refusal, refuseField } from '../refusal.ts'
 import {
   countOfPerson,
   erasePerson,
+  findMaking,
   findPerson,
   hasOtherHead,
   insertPerson,
@@ -31,31 +33,42 @@ export async function seePeople({ actor, transaction, now }: Errand): Promise<Pe
  * @throws {Refusal} `id-taken`
  */
 export async function addPerson(
-  { actor, transaction, now }: Errand,
+  errand: Errand,
   personId: string,
-  { displayName, role }: PersonInput,
-): Promise<{ created: boolean; person: PersonRecord }> {
-  const { academyId } = actor
-  const created = await insertPerson(transaction, { academyId, personId, displayName, role })
-  const person = await findPerson(transaction, personId, now)
-  if (person === null) throw notThere()
-  if (created) {
-    await leaveTrace(
-      transaction,
-      {
+  input: PersonInput,
+): Promise<Kept<PersonRecord>> {
+  const { actor, transaction, now } = errand
+  const { academyId, personId: actorId } = actor
+  const record = async () => {
+    const found = await findPerson(transaction, personId, now)
+    if (found === null) throw notThere()
+    return found
+  }
+  return once(errand, {
+    id: personId,
+    find: () => findMaking(transaction, personId),
+    digestOf: ({ bodyDigest }) => bodyDigest,
+    // Of those made before digests were kept only the names of today are known, and only while they are the first.
+    isOfSame: ({ bodyDigest, revisionNo, displayName, role }) =>
+      bodyDigest !== null || revisionNo > 1 || (displayName === input.displayName && role === input.role),
+    body: input,
+    tell: record,
+    make: async (bodyDigest) => {
+      await insertPerson(transaction, { ...input, academyId, personId, bodyDigest })
+      const after = { role: input.role }
+      const trace = {
         academyId,
         kind: 'person-added',
-        actorId: actor.personId,
+        actorId,
         personId,
         subjectId: personId,
-        after: { role },
-      },
-      now,
-    )
-  } else if (person.revisionNo > 1 || person.displayName !== displayName || person.role !== role) {
-    throw new Refusal('id-taken', 'Someone else was added under this id.')
-  }
-  return { created, person }
+        after,
+      } as const
+      await leaveTrace(transaction, trace, now)
+      return record()
+    },
+    taken: 'Someone else was added under this id.',
+  })
 }
 
 /**

@@ -105,24 +105,29 @@ export async function roleOf(transaction: AcademyTransaction, personId: string):
   return found?.role ?? null
 }
 
-/** Adds a person unless the id is taken; tells whether it did. */
+/** Adds a person under an id that nobody has. */
 export async function insertPerson(
   transaction: AcademyTransaction,
-  {
-    academyId,
-    personId,
-    displayName,
-    role,
-  }: { academyId: string; personId: string; displayName: string; role: Role },
-): Promise<boolean> {
-  const stored = await transaction
-    .insert(person)
-    .values({ academyId, personId, role })
-    .onConflictDoNothing()
-    .returning({ personId: person.personId })
-  if (stored.length === 0) return false
+  { displayName, ...row }: { displayName: string } & typeof person.$inferInsert,
+): Promise<void> {
+  await transaction.insert(person).values(row)
+  const { academyId, personId } = row
   await transaction.insert(personName).values({ academyId, personId, displayName })
-  return true
+}
+
+/** How a person was added: by which body, where that was kept, and how they are called now. */
+export async function findMaking(transaction: AcademyTransaction, personId: string) {
+  const [row] = await transaction
+    .select({
+      bodyDigest: person.bodyDigest,
+      revisionNo: person.revisionNo,
+      role: person.role,
+      displayName: personName.displayName,
+    })
+    .from(person)
+    .innerJoin(personName, eq(personName.personId, person.personId))
+    .where(eq(person.personId, personId))
+  return row ?? null
 }
 
 /** Changes a person from one revision to the next; false when another change came first. */

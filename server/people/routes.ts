@@ -14,8 +14,8 @@ export function peopleRoutes(house: House): Router {
     answer: { people: await seePeople(work) },
   }))
   serve(house, router, ENDPOINTS.putPerson, async (work) => {
-    const { created, person } = await addPerson(work, work.params.personId, work.body)
-    return { created, answer: person }
+    const { created, record } = await addPerson(work, work.params.personId, work.body)
+    return { created, answer: record }
   })
   serve(house, router, ENDPOINTS.changePerson, async (work) => ({
     answer: await changePerson(work, work.params.personId, work.body),

@@ -9,8 +9,8 @@ import type {
 import { asKind } from '@calm-apron/contract'
 import { leaveTrace } from '../audit/trace.ts'
 import { notThere } from '../doors/actor.ts'
-import { bodyDigest } from '../http/bodyDigest.ts'
 import { readNameCursor, writeNameCursor } from '../http/cursor.ts'
+import { type Kept, once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
 import { findPerson } from '../people/queries.ts'
 import { Refusal } from '../refusal.ts'
@@ -59,36 +59,44 @@ export async function makePrepared(
   errand: Errand,
   preparedId: string,
   thing: PreparedInput,
-): Promise<{ created: boolean; record: PreparedRecord }> {
+): Promise<Kept<PreparedRecord>> {
   const { actor, transaction, now } = errand
-  const digest = bodyDigest(thing)
-  const isRepeated = async () => {
-    const first = await findRevision(transaction, preparedId)
-    if (first === null) return false
-    if (first.bodyDigest !== digest || first.preparedId !== preparedId) throw idTaken()
-    return true
-  }
-  if (!(await isRepeated())) {
-    await refuseBrokenIds(errand, thing)
-    const taken = await insertThings(transaction, actor.academyId, [
-      {
-        preparedId,
-        // The first revision goes by the thing's own id, so that repeating the request finds it.
-        revisionId: preparedId,
-        revisionNo: 1,
-        thing,
-        bodyDigest: digest,
-        changedBy: actor.personId,
-        changedAt: now,
-      },
-    ])
-    if (taken.size > 0 && !(await isRepeated())) throw idTaken()
-    if (taken.size === 0) {
+  return once(errand, {
+    ...underId(transaction, preparedId, preparedId),
+    body: thing,
+    tell: () => recordOrRefuse(transaction, preparedId),
+    make: async (bodyDigest) => {
+      await refuseBrokenIds(errand, thing)
+      const taken = await insertThings(transaction, actor.academyId, [
+        {
+          preparedId,
+          // The first revision goes by the thing's own id, so that repeating the request finds it.
+          revisionId: preparedId,
+          revisionNo: 1,
+          thing,
+          bodyDigest,
+          changedBy: actor.personId,
+          changedAt: now,
+        },
+      ])
+      if (taken.size > 0) throw idTaken()
       await trace(errand, 'prepared-made', preparedId, thing)
-      return { created: true, record: await recordOrRefuse(transaction, preparedId) }
-    }
+      return recordOrRefuse(transaction, preparedId)
+    },
+  })
+}
+
+type Revision = NonNullable<Awaited<ReturnType<typeof findRevision>>>
+
+/** A revision is looked for by its id, and must be of the thing that is named. */
+function underId(transaction: Errand['transaction'], revisionId: string, preparedId: string) {
+  return {
+    id: revisionId,
+    find: () => findRevision(transaction, revisionId),
+    digestOf: (first: Revision) => first.bodyDigest,
+    isOfSame: (first: Revision) => first.preparedId === preparedId,
+    taken: TAKEN,
   }
-  return { created: false, record: await recordOrRefuse(transaction, preparedId) }
 }
 
 /**
@@ -100,16 +108,26 @@ export async function changePrepared(
   preparedId: string,
   revisionId: string,
   change: PreparedChange,
-): Promise<{ created: boolean; record: PreparedRecord }> {
-  const { actor, transaction, now } = errand
-  const { basedOnNo, thing } = change
+): Promise<Kept<PreparedRecord>> {
+  const { transaction } = errand
   const current = await recordOrRefuse(transaction, preparedId)
-  const digest = bodyDigest(change)
-  const repeated = await findRevision(transaction, revisionId)
-  if (repeated !== null) {
-    if (repeated.bodyDigest !== digest || repeated.preparedId !== preparedId) throw idTaken()
-    return { created: false, record: current }
-  }
+  return once(errand, {
+    ...underId(transaction, revisionId, preparedId),
+    body: change,
+    tell: () => current,
+    make: (digest) => revise(errand, current, revisionId, change, digest),
+  })
+}
+
+async function revise(
+  errand: Errand,
+  current: PreparedRecord,
+  revisionId: string,
+  { basedOnNo, thing }: PreparedChange,
+  bodyDigest: string,
+): Promise<PreparedRecord> {
+  const { actor, transaction, now } = errand
+  const { preparedId } = current
   if (thing.kind !== current.kind || thing.parentId !== current.parentId) throw idTaken()
   refuseIfLocked(errand, current)
   await refuseBrokenIds(errand, thing)
@@ -118,7 +136,7 @@ export async function changePrepared(
     revisionId,
     revisionNo: basedOnNo + 1,
     thing,
-    bodyDigest: digest,
+    bodyDigest,
     changedBy: actor.personId,
     changedAt: now,
   })
@@ -129,7 +147,7 @@ export async function changePrepared(
     })
   }
   await trace(errand, 'prepared-changed', preparedId, thing)
-  return { created: true, record: await recordOrRefuse(transaction, preparedId) }
+  return recordOrRefuse(transaction, preparedId)
 }
 
 /**
@@ -180,8 +198,10 @@ async function refuseBrokenIds({ transaction }: Errand, thing: PreparedInput): P
   if (errors.length > 0) throw new Refusal('invalid-input', 'What it names is not there.', errors)
 }
 
+const TAKEN = 'Something else was prepared under this id before; it stays as it is.'
+
 function idTaken(): Refusal {
-  return new Refusal('id-taken', 'Something else was prepared under this id before; it stays as it is.')
+  return new Refusal('id-taken', TAKEN)
 }
 
 async function trace(

@@ -11,6 +11,7 @@ import { brokenForeignKey } from '../database/errors.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { notThere, ownsShot, refuseUnlessOwn } from '../doors/actor.ts'
 import { readCursor, writeCursor } from '../http/cursor.ts'
+import { type Kept, once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
 import { Refusal, refuseField } from '../refusal.ts'
 import { authorOf, setRecordAside } from './author.ts'
@@ -29,7 +30,7 @@ import {
 } from './queries.ts'
 
 /** What was made now or by the same request before; or set aside, because its author's account has ended. */
-export type Recorded<T> = { created: boolean; record: T } | 'set-aside'
+export type Recorded<T> = Kept<T> | 'set-aside'
 
 /**
  * Records a shot. Repeated, it is the one recorded before.
@@ -42,21 +43,23 @@ export async function recordShot(
 ): Promise<Recorded<ShotSummary>> {
   const { actor, transaction } = errand
   refuseUnlessOwn(actor, 'record-shot', input.personId === actor.personId)
-  const digest = bodyDigest(input)
-  if (await isRepeated(transaction, shotId, shotId, digest))
-    return { created: false, record: await summaryOf(transaction, shotId) }
-  const author = await authorOf(errand, input.judgedBy)
-  if (author === 'ended') {
-    await setRecordAside(errand, shotId, { kind: 'shot', shotId, body: input })
-    return 'set-aside'
-  }
-  if (!(await storeShot(errand, shotId, input, digest))) {
-    // Another request made it in between: the same, or something else under its id.
-    await isRepeated(transaction, shotId, shotId, digest)
-    return { created: false, record: await summaryOf(transaction, shotId) }
-  }
-  if (author === 'claimed') await noteClaim(errand, shotId, input.judgedBy)
-  return { created: true, record: await summaryOf(transaction, shotId) }
+  return orSetAside(
+    await once<Revision, ShotSummary | 'set-aside'>(errand, {
+      ...underId(transaction, shotId, shotId),
+      body: input,
+      tell: () => summaryOf(transaction, shotId),
+      make: async (digest) => {
+        const author = await authorOf(errand, input.judgedBy)
+        if (author === 'ended') {
+          await setRecordAside(errand, shotId, { kind: 'shot', shotId, body: input })
+          return 'set-aside'
+        }
+        if (!(await storeShot(errand, shotId, input, digest))) throw idTaken()
+        if (author === 'claimed') await noteClaim(errand, shotId, input.judgedBy)
+        return summaryOf(transaction, shotId)
+      },
+    }),
+  )
 }
 
 /**
@@ -112,17 +115,23 @@ export async function correctShot(
   const owner = await findShotOwner(transaction, shotId)
   if (owner === null) throw notThere()
   refuseUnlessOwn(actor, 'correct-shot', ownsShot(actor, owner) && owner.recordedBy === actor.personId)
-  const digest = bodyDigest(input)
-  if (await isRepeated(transaction, revisionId, shotId, digest))
-    return { created: false, record: await shotOrRefuse(transaction, shotId) }
-  const author = await authorOf(errand, input.judgedBy)
-  if (author === 'ended') {
-    await setRecordAside(errand, revisionId, { kind: 'correction', shotId, revisionId, body: input })
-    return 'set-aside'
-  }
-  await storeCorrection(errand, shotId, revisionId, input, digest)
-  if (author === 'claimed') await noteClaim(errand, revisionId, input.judgedBy)
-  return { created: true, record: await shotOrRefuse(transaction, shotId) }
+  return orSetAside(
+    await once<Revision, ShotDetail | 'set-aside'>(errand, {
+      ...underId(transaction, revisionId, shotId),
+      body: input,
+      tell: () => shotOrRefuse(transaction, shotId),
+      make: async (digest) => {
+        const author = await authorOf(errand, input.judgedBy)
+        if (author === 'ended') {
+          await setRecordAside(errand, revisionId, { kind: 'correction', shotId, revisionId, body: input })
+          return 'set-aside'
+        }
+        await storeCorrection(errand, shotId, revisionId, input, digest)
+        if (author === 'claimed') await noteClaim(errand, revisionId, input.judgedBy)
+        return shotOrRefuse(transaction, shotId)
+      },
+    }),
+  )
 }
 
 /**
@@ -241,21 +250,27 @@ async function noteClaim({ actor, transaction, now }: Errand, revisionId: string
   await insertClaim(transaction, { academyId, revisionId, judgedBy, sentBy, deviceHash, claimedAt: now })
 }
 
-/** Whether this very request was carried out before; another under its id is refused. */
-async function isRepeated(
-  transaction: AcademyTransaction,
-  revisionId: string,
-  shotId: string,
-  digest: string,
-): Promise<boolean> {
-  const first = await findRevision(transaction, revisionId)
-  if (first === null) return false
-  if (first.shotId === shotId && first.bodyDigest === digest) return true
-  throw idTaken()
+type Revision = NonNullable<Awaited<ReturnType<typeof findRevision>>>
+
+/** A revision is looked for by its id, and must be of the shot that is named. */
+function underId(transaction: AcademyTransaction, revisionId: string, shotId: string) {
+  return {
+    id: revisionId,
+    find: () => findRevision(transaction, revisionId),
+    digestOf: (first: Revision) => first.bodyDigest,
+    isOfSame: (first: Revision) => first.shotId === shotId,
+    taken: TAKEN,
+  }
 }
 
+function orSetAside<T extends object>({ created, record }: Kept<T | 'set-aside'>): Recorded<T> {
+  return record === 'set-aside' ? record : { created, record }
+}
+
+const TAKEN = 'Something else was recorded under this id before; it stays as it is.'
+
 function idTaken(): Refusal {
-  return new Refusal('id-taken', 'Something else was recorded under this id before; it stays as it is.')
+  return new Refusal('id-taken', TAKEN)
 }
 
 /** A shot of someone who is not there is told so. */

@@ -1,10 +1,10 @@
 import { BOUNDS, type Photo, type PhotoInput, type Ruling, type RulingInput } from '@calm-apron/contract'
 import { keepText, leaveTrace } from '../audit/trace.ts'
-import { bodyDigest } from '../http/bodyDigest.ts'
+import { type Kept, once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
-import { Refusal, refuseField } from '../refusal.ts'
+import { refuseField } from '../refusal.ts'
 import { findPhoto, findRuling, insertPhoto, insertRuling, listPhotos, toRuling } from './queries.ts'
-import { type Kept, ownerOf, takenDown } from './tastingAccess.ts'
+import { ownerOf, takenDown } from './tastingAccess.ts'
 
 /**
  * Sets a trainer's own reading beside the tool's.
@@ -17,16 +17,27 @@ export async function overrule(
   input: RulingInput,
 ): Promise<Kept<Ruling>> {
   const { personId } = await ownerOf(errand, 'overrule', shotId)
-  const { actor, transaction, now } = errand
+  const { transaction } = errand
   await takenDown(errand, 'ruledBy', input.ruledBy, personId)
-  const digest = bodyDigest(input)
-  const first = await findRuling(transaction, rulingId)
-  if (first !== null) {
-    if (first.ruling.shotId !== shotId || first.ruling.bodyDigest !== digest) throw idTaken()
-    return { created: false, record: toRuling(first.ruling, first.reason) }
-  }
+  return once(errand, {
+    id: rulingId,
+    find: () => findRuling(transaction, rulingId),
+    digestOf: ({ ruling }) => ruling.bodyDigest,
+    isOfSame: ({ ruling }) => ruling.shotId === shotId,
+    body: input,
+    tell: ({ ruling, reason }) => toRuling(ruling, reason),
+    make: (digest) => keepRuling(errand, { shotId, rulingId, personId, digest }, input),
+    taken: TAKEN,
+  })
+}
+
+async function keepRuling(
+  { actor, transaction, now }: Errand,
+  of: { shotId: string; rulingId: string; personId: string; digest: string },
+  { reason, ruledBy, ruledAt, rulesVersion = null, ...said }: RulingInput,
+): Promise<Ruling> {
+  const { shotId, rulingId, personId, digest } = of
   const { academyId } = actor
-  const { reason, ruledBy, ruledAt, rulesVersion = null, ...said } = input
   const text = { academyId, aboutId: personId, writtenBy: ruledBy, content: reason }
   const reasonTextId = await keepText(transaction, text)
   const row = {
@@ -44,7 +55,7 @@ export async function overrule(
   await insertRuling(transaction, row)
   const trace = { academyId, actorId: ruledBy, personId, subjectId: shotId, after: said }
   await leaveTrace(transaction, { ...trace, kind: 'reading-overruled', whyTextId: reasonTextId }, now)
-  return { created: true, record: toRuling(row, reason) }
+  return toRuling(row, reason)
 }
 
 /**
@@ -59,33 +70,36 @@ export async function addPhoto(
 ): Promise<Kept<Photo>> {
   const { personId } = await ownerOf(errand, 'add-photo', shotId)
   const { actor, transaction, now } = errand
-  const digest = bodyDigest(input)
   const { takenBy, takenAt, picture } = input
-  const first = await findPhoto(transaction, photoId)
-  if (first !== null) {
-    if (first.shotId !== shotId || first.bodyDigest !== digest) throw idTaken()
-    return { created: false, record: { photoId, takenBy, takenAt, picture } }
-  }
-  await takenDown(errand, 'takenBy', takenBy, personId)
-  if ((await listPhotos(transaction, shotId)).length >= BOUNDS.photosOfShot.max)
-    throw refuseField('picture', 'enough-photos', `A shot keeps ${BOUNDS.photosOfShot.max} photos.`)
-  const { academyId } = actor
-  const text = { academyId, aboutId: personId, writtenBy: takenBy, content: picture }
-  await insertPhoto(transaction, {
-    academyId,
-    photoId,
-    shotId,
-    takenBy,
-    takenAt: new Date(takenAt),
-    receivedAt: now,
-    pictureTextId: await keepText(transaction, text),
-    bodyDigest: digest,
+  const record = { photoId, takenBy, takenAt, picture }
+  return once(errand, {
+    id: photoId,
+    find: () => findPhoto(transaction, photoId),
+    digestOf: (first) => first.bodyDigest,
+    isOfSame: (first) => first.shotId === shotId,
+    body: input,
+    tell: () => record,
+    make: async (bodyDigest) => {
+      await takenDown(errand, 'takenBy', takenBy, personId)
+      if ((await listPhotos(transaction, shotId)).length >= BOUNDS.photosOfShot.max)
+        throw refuseField('picture', 'enough-photos', `A shot keeps ${BOUNDS.photosOfShot.max} photos.`)
+      const text = { academyId: actor.academyId, aboutId: personId, writtenBy: takenBy, content: picture }
+      await insertPhoto(transaction, {
+        academyId: actor.academyId,
+        photoId,
+        shotId,
+        takenBy,
+        takenAt: new Date(takenAt),
+        receivedAt: now,
+        pictureTextId: await keepText(transaction, text),
+        bodyDigest,
+      })
+      const trace = { academyId: actor.academyId, actorId: takenBy, personId, subjectId: shotId }
+      await leaveTrace(transaction, { ...trace, kind: 'photo-added' }, now)
+      return record
+    },
+    taken: TAKEN,
   })
-  const trace = { academyId, actorId: takenBy, personId, subjectId: shotId }
-  await leaveTrace(transaction, { ...trace, kind: 'photo-added' }, now)
-  return { created: true, record: { photoId, takenBy, takenAt, picture } }
 }
 
-function idTaken(): Refusal {
-  return new Refusal('id-taken', 'Something else was recorded under this id before; it stays as it is.')
-}
+const TAKEN = 'Something else was recorded under this id before; it stays as it is.'

@@ -147,8 +147,12 @@ export async function findCall(transaction: AcademyTransaction, callId: string):
   return row ?? null
 }
 
-export async function findSlip(transaction: AcademyTransaction, slipId: string): Promise<SlipRow | null> {
-  const [row] = await transaction.select().from(slip).where(eq(slip.slipId, slipId))
+export async function findSlip(transaction: AcademyTransaction, slipId: string) {
+  const [row] = await transaction
+    .select({ slip, reason: freeText.content })
+    .from(slip)
+    .leftJoin(freeText, eq(freeText.textId, slip.reasonTextId))
+    .where(eq(slip.slipId, slipId))
   return row ?? null
 }
 

@@ -100,6 +100,13 @@ test('a slip is corrected by a further one, based on the newest; who is late is 
   expect(blind.body).toMatchObject({ status: 412, versions: { current: null } })
 })
 
+test('a trainer who made a call of their own can still do without the trainee’s', async () => {
+  await call(trainer, 'final').expect(201)
+  await call(trainer, 'final', null).expect(201)
+  await call(trainer, 'final', null).expect(409)
+  expect((await seen(trainee)).called.final).toBe(true)
+})
+
 test('the same slip or call again is one; another under its id, or a second call at one stage, is refused', async () => {
   const id = newId()
   await fill(trainee, slip('trainee'), id).expect(201)

@@ -5,12 +5,6 @@ import type { Errand } from '../http/serve.ts'
 import { refuseField } from '../refusal.ts'
 import { findShotOwner } from '../shots/queries.ts'
 
-/** What was kept now, or by the same request before. */
-export interface Kept<T> {
-  created: boolean
-  record: T
-}
-
 /**
  * On whose tablet something was said, where that is another's: a trainer takes down what whoever pulled says, and a
  * device what someone it remembers says, as it is when there is no network.

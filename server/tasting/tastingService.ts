@@ -3,8 +3,8 @@ import { keepText, leaveTrace } from '../audit/trace.ts'
 import type { Errand } from '../http/serve.ts'
 import { roleOf } from '../people/queries.ts'
 import { Refusal } from '../refusal.ts'
-import { bodyDigest } from '../http/bodyDigest.ts'
-import { type Kept, isStaffPart, ownerOf, takenDown } from './tastingAccess.ts'
+import { type Kept, once } from '../http/once.ts'
+import { isStaffPart, ownerOf, takenDown } from './tastingAccess.ts'
 import { isAwaitingCall } from '../shots/queries.ts'
 import {
   findCall,
@@ -17,6 +17,7 @@ import {
   listSlips,
   newestOf,
   toCall,
+  toSlip,
 } from './queries.ts'
 
 /**
@@ -74,11 +75,9 @@ export async function makeCall(
   const { calledBy, rulesVersion = null, ...said } = input
   if (said.verdict === null) refuseSkip(errand, said.stage)
   const takenDownBy = await takenDown(errand, 'calledBy', calledBy, personId)
-  const digest = bodyDigest(input)
-  const { academyId } = actor
   const row = {
     ...said,
-    academyId,
+    academyId: actor.academyId,
     callId,
     shotId,
     personId: calledBy,
@@ -86,29 +85,35 @@ export async function makeCall(
     calledAt: new Date(input.calledAt),
     receivedAt: now,
     rulesVersion,
-    bodyDigest: digest,
   }
-  if (!(await insertCall(transaction, row))) {
-    const first = await findCall(transaction, callId)
-    const isSame = first?.shotId === shotId && first.personId === calledBy
-    if (!isSame || first.bodyDigest !== digest)
-      throw new Refusal('id-taken', 'A call was made at this stage already; it stays as it is.')
-    return { created: false, record: toCall(first) }
-  }
-  const { stage, verdict, cause, move } = input
-  await leaveTrace(
-    transaction,
-    {
-      academyId,
-      kind: verdict === null ? 'call-skipped' : 'call-made',
-      actorId: calledBy,
-      personId,
-      subjectId: shotId,
-      after: { stage, verdict, cause, move },
+  return once(errand, {
+    id: callId,
+    find: () => findCall(transaction, callId),
+    digestOf: (first) => first.bodyDigest,
+    isOfSame: (first) => first.shotId === shotId && first.personId === calledBy,
+    body: input,
+    tell: toCall,
+    make: async (bodyDigest) => {
+      if (!(await insertCall(transaction, { ...row, bodyDigest }))) throw new Refusal('id-taken', CALLED)
+      await traceCall(errand, personId, row)
+      return toCall({ ...row, bodyDigest })
     },
-    now,
-  )
-  return { created: true, record: toCall(row) }
+    taken: CALLED,
+  })
+}
+
+const CALLED = 'A call was made at this stage already; it stays as it is.'
+
+async function traceCall(
+  { actor, transaction, now }: Errand,
+  personId: string,
+  call: Pick<Call, 'personId' | 'shotId' | 'stage' | 'verdict' | 'cause' | 'move'>,
+): Promise<void> {
+  const { personId: actorId, shotId: subjectId, stage, verdict, cause, move } = call
+  const kind = verdict === null ? 'call-skipped' : 'call-made'
+  const after = { stage, verdict, cause, move }
+  const { academyId } = actor
+  await leaveTrace(transaction, { academyId, kind, actorId, personId, subjectId, after }, now)
 }
 
 /**
@@ -123,33 +128,51 @@ export async function fillSlip(
   input: SlipInput,
 ): Promise<Kept<Slip>> {
   const { personId } = await ownerOf(errand, 'fill-slip', shotId)
-  const { actor, transaction, now } = errand
-  const { academyId } = actor
+  const { transaction } = errand
   const { filledBy } = input
   const takenDownBy = await takenDown(errand, 'filledBy', filledBy, personId)
   await refuseOtherSide(errand, input, personId)
-  const digest = bodyDigest(input)
-  const slips = await listSlips(transaction, shotId)
-  const first = await findSlip(transaction, slipId)
-  if (first !== null) {
-    const known = slips.find((each) => each.slipId === slipId)
-    if (!known || first.filledBy !== filledBy || first.bodyDigest !== digest)
-      throw new Refusal('id-taken', 'Another slip was filled under this id; it stays as it is.')
-    return { created: false, record: known }
-  }
-  const before = newestOf(slips, input.side)
+  return once(errand, {
+    id: slipId,
+    find: () => findSlip(transaction, slipId),
+    digestOf: ({ slip }) => slip.bodyDigest,
+    isOfSame: ({ slip }) => slip.shotId === shotId && slip.filledBy === filledBy,
+    body: input,
+    tell: ({ slip, reason }) => toSlip(slip, reason),
+    make: (digest) => keepSlip(errand, { shotId, slipId, pulledBy: personId, takenDownBy, digest }, input),
+    taken: 'Another slip was filled under this id; it stays as it is.',
+  })
+}
+
+interface NewSlip {
+  shotId: string
+  slipId: string
+  pulledBy: string
+  takenDownBy: string | null
+  digest: string
+}
+
+/** @throws {Refusal} `changed-meanwhile` with both versions */
+async function keepSlip(
+  errand: Errand,
+  { shotId, slipId, pulledBy, takenDownBy, digest }: NewSlip,
+  input: SlipInput,
+): Promise<Slip> {
+  const { actor, transaction, now } = errand
+  const { academyId } = actor
+  const { reason, side, taste, tastedAt, filledBy } = input
+  const before = newestOf(await listSlips(transaction, shotId), side)
   if ((before?.revisionNo ?? 0) !== input.basedOnNo) {
     const current = await visibleOrNull(errand, shotId, before)
     throw new Refusal('changed-meanwhile', 'This side’s slip was filled meanwhile.', [], {
       versions: { current, yours: input },
     })
   }
-  const { reason, side, taste, tastedAt } = input
-  const reasonTextId =
-    reason === null
-      ? null
-      : await keepText(transaction, { academyId, aboutId: personId, writtenBy: filledBy, content: reason })
-  await insertSlip(transaction, {
+  const text = { academyId, aboutId: pulledBy, writtenBy: filledBy, content: reason ?? '' }
+  const reasonTextId = reason === null ? null : await keepText(transaction, text)
+  const row = {
+    ...NO_TASTE,
+    ...taste,
     academyId,
     slipId,
     shotId,
@@ -159,22 +182,18 @@ export async function fillSlip(
     takenDownBy,
     reasonTextId,
     skipped: taste === null,
-    sour: taste?.sour ?? null,
-    sweet: taste?.sweet ?? null,
-    bitter: taste?.bitter ?? null,
-    body: taste?.body ?? null,
-    dryness: taste?.dryness ?? null,
     tastedAt: new Date(tastedAt),
     receivedAt: now,
     bodyDigest: digest,
-  })
+  }
+  await insertSlip(transaction, row)
   await leaveTrace(
     transaction,
     {
       academyId,
       kind: taste === null ? 'slip-skipped' : before === null ? 'slip-filled' : 'slip-corrected',
       actorId: filledBy,
-      personId,
+      personId: pulledBy,
       subjectId: shotId,
       before: before === null ? null : { side, taste: before.taste },
       after: { side, taste },
@@ -182,22 +201,10 @@ export async function fillSlip(
     },
     now,
   )
-  const revisionNo = input.basedOnNo + 1
-  const receivedAt = now.toISOString()
-  const kept = {
-    slipId,
-    shotId,
-    side,
-    revisionNo,
-    filledBy,
-    takenDownBy,
-    reason,
-    taste,
-    tastedAt,
-    receivedAt,
-  }
-  return { created: true, record: kept }
+  return toSlip(row, reason)
 }
+
+const NO_TASTE = { sour: null, sweet: null, bitter: null, body: null, dryness: null }
 
 /** A lost race must not show the other's slip early either. */
 async function visibleOrNull(errand: Errand, shotId: string, slip: Slip | null): Promise<Slip | null> {

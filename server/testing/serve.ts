@@ -1,5 +1,7 @@
 import { demoAcademy } from '@calm-apron/demo'
 import {
+  CONTRACT_HEADER,
+  CONTRACT_VERSION,
   type GrinderContent,
   type PreparedInput,
   type PreparedKind,
@@ -19,6 +21,7 @@ import type { House } from '../house.ts'
 import { databaseOver, openPool } from '../database/pool.ts'
 import { checkReadiness } from '../database/readiness.ts'
 import { liveHub } from '../training/live.ts'
+import { databaseOfLastRelease } from './lastRelease.ts'
 
 /** The demo's records, whose ids are always the same. */
 export const DEMO = demoAcademy(new Date('2026-11-23T10:00:00Z'))
@@ -45,7 +48,8 @@ export interface TestServer {
 }
 
 export interface TestSettings {
-  template?: 'demo' | 'empty'
+  /** The demo, nothing, or the records that the last release left. */
+  template?: 'demo' | 'empty' | 'last release'
   /** Whether the test cuts it off from its database. */
   hasLine?: boolean
   now?: () => Date
@@ -62,7 +66,8 @@ export async function serveTest({
   doors = {},
   log,
 }: TestSettings = {}): Promise<TestServer> {
-  const database = await createTestDatabase(template, hasLine)
+  const database =
+    template === 'last release' ? await databaseOfLastRelease() : await createTestDatabase(template, hasLine)
   const pools: Pool[] = []
   const live = liveHub(database.appUrl, () => undefined)
   const houseWith = (clock: () => Date): House => {
@@ -89,13 +94,14 @@ export async function serveTest({
     for (const pool of pools) await pool.end()
     await database.remove()
   }
-  const browser = () => request.agent(app).set('Origin', ORIGIN)
+  const browser = () =>
+    request.agent(app).set('Origin', ORIGIN).set(CONTRACT_HEADER, String(CONTRACT_VERSION))
   const as = async (personId: string) => {
     const own = browser()
     await own.post('/api/v1/session/demo').send({ personId }).expect(200)
     return own
   }
-  const http = template === 'demo' ? await as(somebody('trainer')) : browser()
+  const http = template === 'empty' ? browser() : await as(somebody('trainer'))
   return { http, browser, as, house, app, database, beside, stop }
 }
 

@@ -124,7 +124,7 @@ export function worldIn(house: House) {
       deviceHash: '',
       handedShotId: null,
     }
-    return { actor, transaction, now: house.now() }
+    return { actor, transaction, now: house.now(), sent: null }
   }
 
   /** A further session of somebody's, to be ended. */

@@ -36,7 +36,7 @@ function serveLive(house: House, router: Router): void {
     const trainingId = id.safeParse(req.params['trainingId'])
     if (!trainingId.success) throw new Refusal('not-found', 'There is nothing at this address.')
     const visitor = visitorOf(req, house.doors.isSecure)
-    const academyId = await asActor(house, 'see-trainings', visitor, async (errand) => {
+    const academyId = await asActor(house, 'see-trainings', { visitor, sent: null }, async (errand) => {
       await eventsSeenBy(errand, trainingId.data)
       return errand.actor.academyId
     })

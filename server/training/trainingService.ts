@@ -2,9 +2,8 @@ import type { GroupStage, Training, TrainingEventInput } from '@calm-apron/contr
 import { type TrainingEvent, type TrainingHappening, trainingState } from '@calm-apron/core'
 import { leaveTrace } from '../audit/trace.ts'
 import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
-import { bodyDigest } from '../http/bodyDigest.ts'
+import { type Kept, once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
-import { Refusal } from '../refusal.ts'
 import { standingOf } from '../people/queries.ts'
 import { refuseField } from '../refusal.ts'
 import { tellLive } from './live.ts'
@@ -66,16 +65,27 @@ export async function noteEvent(
   trainingId: string,
   eventId: string,
   input: TrainingEventInput,
-): Promise<{ created: boolean; record: Training }> {
-  const { actor, transaction, now } = errand
-  const digest = bodyDigest(input)
-  const first = await findEvent(transaction, eventId)
-  if (first !== null) {
-    if (first.trainingId !== trainingId || first.bodyDigest !== digest)
-      throw new Refusal('id-taken', 'Something else was noted under this id before; it stays as it is.')
-    return { created: false, record: await readTraining(errand, trainingId) }
-  }
-  const { by, at, happening } = input
+): Promise<Kept<Training>> {
+  const { transaction } = errand
+  return once(errand, {
+    id: eventId,
+    find: () => findEvent(transaction, eventId),
+    digestOf: (first) => first.bodyDigest,
+    isOfSame: (first) => first.trainingId === trainingId,
+    body: input,
+    tell: () => readTraining(errand, trainingId),
+    make: (digest) => keepEvent(errand, trainingId, eventId, input, digest),
+    taken: 'Something else was noted under this id before; it stays as it is.',
+  })
+}
+
+async function keepEvent(
+  { actor, transaction, now }: Errand,
+  trainingId: string,
+  eventId: string,
+  { by, at, happening }: TrainingEventInput,
+  digest: string,
+): Promise<Training> {
   const event = { eventId, by, at, happening }
   const known = await eventsOf(transaction, trainingId)
   if (known.length === 0 && happening.kind !== 'started') throw notThere()
@@ -102,7 +112,7 @@ export async function noteEvent(
     )
   }
   await tellLive(transaction, academyId, trainingId, { kind: 'training', trainingId })
-  return { created: true, record: { trainingId, events: await eventsOf(transaction, trainingId) } }
+  return { trainingId, events: await eventsOf(transaction, trainingId) }
 }
 
 /** Passes on what a group is doing; nothing of it is kept. @throws {Refusal} `not-found` */

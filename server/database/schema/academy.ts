@@ -21,6 +21,8 @@ export const person = pgTable(
     role: text('role', { enum: ROLES }).notNull(),
     revisionNo: integer('revision_no').notNull().default(1),
     endedAt: instant('ended_at'),
+    /** Of the body that added them; null of those added before it was kept. */
+    bodyDigest: text('body_digest'),
     /** Set by the owner's erasing function alone. */
     erasedAt: instant('erased_at'),
   },

@@ -21,6 +21,7 @@ import {
   smallint,
   text,
   unique,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
 import { person } from './academy.ts'
@@ -128,7 +129,13 @@ export const call = pgTable(
       foreignColumns: [shot.academyId, shot.shotId],
     }),
     foreignKey({ columns: [t.academyId, t.personId], foreignColumns: [person.academyId, person.personId] }),
-    unique('call_once').on(t.academyId, t.shotId, t.personId, t.stage),
+    // A trainer's word that there will be none is no call of theirs: they may make one as well.
+    uniqueIndex('call_once')
+      .on(t.academyId, t.shotId, t.personId, t.stage)
+      .where(sql`${t.verdict} is not null`),
+    uniqueIndex('call_skipped_once')
+      .on(t.academyId, t.shotId, t.personId, t.stage)
+      .where(sql`${t.verdict} is null`),
     check('call_stage', oneOf(t.stage, CALL_STAGES)),
     check('call_move', oneOf(t.move, CALL_MOVES)),
     check('call_cause', oneOf(t.cause, CAUSES)),
