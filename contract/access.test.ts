@@ -36,6 +36,8 @@ test('a handed tablet reaches a call, a slip, and being taken back; nothing else
 })
 
 test('every action guards an endpoint', () => {
-  const used = new Set(Object.values(ENDPOINTS).map(({ action }) => action))
+  const used = new Set<Action | null>(Object.values(ENDPOINTS).map(({ action }) => action))
+  // One endpoint takes all that happens in a training; which of it is for whom, the server asks of each.
+  used.add('lead-training')
   expect(actions.filter((action) => !used.has(action))).toEqual([])
 })

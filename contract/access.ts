@@ -22,7 +22,10 @@ export const ACCESS = {
   overrule: { head: 'all', trainer: 'all', trainee: 'none', handed: 'none' },
   'add-photo': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'see-trainings': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
-  'lead-training': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
+  'lead-training': { head: 'all', trainer: 'all', trainee: 'none', handed: 'none' },
+  /** Own is a seat that whoever leads has opened for it, by letting trainees set the grind. */
+  'dial-in': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
+  'tell-stage': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'see-people': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'invite-people': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
   'change-people': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
@@ -33,6 +36,8 @@ export const ACCESS = {
   'see-audit': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
   'decide-set-aside': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
   'use-own-door': { head: 'own', trainer: 'own', trainee: 'own', handed: 'none' },
+  /** What was entered in one's name: whoever is named says whether it is theirs, and nobody else. */
+  'decide-claims': { head: 'own', trainer: 'own', trainee: 'own', handed: 'none' },
   'hand-over': { head: 'all', trainer: 'all', trainee: 'none', handed: 'none' },
   'take-back': { head: 'none', trainer: 'none', trainee: 'none', handed: 'own' },
   /** Who is here: every session may ask. */

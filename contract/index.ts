@@ -56,8 +56,23 @@ export type {
   SlipSide,
   Tasting,
 } from './tasting.ts'
-export { liveMessage, stageOfGroup, training, trainingEventInput, trainingList } from './training.ts'
-export type { GroupStage, LiveMessage, StageOfGroup, Training, TrainingEventInput } from './training.ts'
+export {
+  liveMessage,
+  pastTrainings,
+  stageOfGroup,
+  training,
+  trainingEventInput,
+  trainingList,
+} from './training.ts'
+export type {
+  GroupStage,
+  LiveMessage,
+  PastTrainings,
+  PastTrainingsQuery,
+  StageOfGroup,
+  Training,
+  TrainingEventInput,
+} from './training.ts'
 export { today } from './today.ts'
 export type {
   Today,
@@ -161,5 +176,8 @@ export {
 } from './problem.ts'
 export type { FieldError, Problem, ProblemCode } from './problem.ts'
 export { id, instant, name, timeZone } from './primitives.ts'
+// Claims
+export { CLAIM_KINDS, claim, claimList } from './claims.ts'
+export type { Claim, ClaimKind } from './claims.ts'
 // Bounds
 export { BOUNDS, DEFAULT_PAGE_SIZE, MAX_BODY_BYTES } from './bounds.ts'

@@ -70,6 +70,8 @@ export const personExport = z.strictObject({
   person: personRecord,
   sessions: z.array(ownSession),
   shots: z.array(shotDetail),
+  /** How many of their shots are left out until they have made the call that they are asked for. */
+  withheldShots: z.int().default(0),
   calls: z.array(call),
   slips: z.array(slip),
   audit: z.array(auditEntry),

@@ -72,14 +72,16 @@ export const correctionInput = z.strictObject({
 export type CorrectionInput = z.infer<typeof correctionInput>
 
 /**
- * One state of a shot's facts. The first has no reason; none is ever overwritten. `isClaimed`: entered on a tablet
- * under that person's name without network, and not yet confirmed by their PIN.
+ * One state of a shot's facts. The first has no reason; none is ever overwritten. `isClaimed`: entered in that person's
+ * name on a tablet where another was signed in, and they have not said yet whether it is theirs; `isDenied`: they say
+ * it is not.
  */
 export const shotRevision = z.strictObject({
   revisionId: id,
   revisionNo: z.int().positive(),
   judgedBy: id.nullable(),
   isClaimed: z.boolean(),
+  isDenied: z.boolean().default(false),
   reason: z.string().nullable(),
   recordedAt: instant,
   receivedAt: instant,
@@ -94,6 +96,8 @@ export const shotSummary = z.strictObject({
   ...shotSetting.shape,
   current: shotRevision,
   series: shotSeries.nullable(),
+  /** So far was the clock of the device ahead that sent it; then `pulledAt` is when it arrived. */
+  clockAheadS: z.number().nullable().default(null),
   /** What both sides tasted, once both are in or skipped; null until then, and for a side that did not taste. */
   tasted: z.strictObject({ trainee: tasteFacts.nullable(), trainer: tasteFacts.nullable() }),
 })

@@ -45,6 +45,7 @@ export const call = z.strictObject({
   takenDownBy: id.nullable(),
   receivedAt: instant,
   rulesVersion: rulesVersion.default(null),
+  isClaimed: z.boolean().default(false),
 })
 export type Call = z.infer<typeof call>
 
@@ -74,6 +75,11 @@ export const slip = z.strictObject({
   taste: tasteFacts.nullable(),
   tastedAt: instant,
   receivedAt: instant,
+  isClaimed: z.boolean().default(false),
+  /** Whether it was kept before the slips opened, so that it leans on nobody. */
+  isBlind: z.boolean().default(true),
+  /** Written down before the slips opened, and arrived after. */
+  isLate: z.boolean().default(false),
 })
 export type Slip = z.infer<typeof slip>
 

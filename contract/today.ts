@@ -62,7 +62,7 @@ export type TodayBar = z.infer<typeof todayBar>
 /**
  * All that Today shows and the bar needs before a shot, without what was put away; recipes in their newest revision,
  * coffees of which a bag is about or was used of late.
- * A trainee is told of themselves and of those who teach.
+ * A trainee is told of themselves, of those who teach, and of those with whom they sit in a training.
  */
 export const today = z.strictObject({
   academy,

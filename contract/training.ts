@@ -1,6 +1,6 @@
 import { GRIND_OWNERS, RECHECK_REASONS, type TrainingEvent, type TrainingHappening } from '@calm-apron/core'
 import { z } from 'zod'
-import { BOUNDS } from './bounds.ts'
+import { BOUNDS, DEFAULT_PAGE_SIZE } from './bounds.ts'
 import { id, instant, line, within } from './primitives.ts'
 
 const seat = z.strictObject({
@@ -45,12 +45,14 @@ export const trainingHappening = z.discriminatedUnion('kind', [
     kind: z.literal('ended'),
     left: z.strictObject({ rinsed: z.boolean(), wiped: z.boolean(), handleBack: z.boolean() }),
   }),
+  z.strictObject({ kind: z.literal('reopened') }),
 ]) satisfies z.core.$ZodType<TrainingHappening>
 
 export const trainingEventInput = z.strictObject({
   by: id,
   at: instant,
   happening: trainingHappening,
+  after: id.nullable().exactOptional(),
 })
 export type TrainingEventInput = z.infer<typeof trainingEventInput>
 
@@ -59,6 +61,9 @@ export const trainingEvent = z.strictObject({
   by: id,
   at: instant,
   happening: trainingHappening,
+  after: id.nullable().exactOptional(),
+  /** Who was signed in where it was sent from; left out of what was not sent yet. */
+  sentBy: id.exactOptional(),
 }) satisfies z.core.$ZodType<TrainingEvent>
 
 /** What is happening at one group just now: shown to the other tablets, kept for nobody. */
@@ -82,6 +87,18 @@ export const training = z.strictObject({ trainingId: id, events: z.array(trainin
 export type Training = z.infer<typeof training>
 /** The trainings of the last day that are not over, newest first. */
 export const trainingList = z.strictObject({ trainings: z.array(training) })
+
+export const pastTrainingsQuery = z.strictObject({
+  limit: z.coerce.number().int().min(BOUNDS.pageSize.min).max(BOUNDS.pageSize.max).default(DEFAULT_PAGE_SIZE),
+  cursor: z.string().max(200).optional(),
+})
+export type PastTrainingsQuery = z.infer<typeof pastTrainingsQuery>
+/** Trainings that are over, newest first. */
+export const pastTrainings = z.strictObject({
+  trainings: z.array(training),
+  nextCursor: z.string().nullable(),
+})
+export type PastTrainings = z.infer<typeof pastTrainings>
 
 /** What a live line says: that a training changed and should be asked for anew, or what a group does now. */
 export const liveMessage = z.discriminatedUnion('kind', [

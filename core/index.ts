@@ -218,7 +218,16 @@ export type { Kappa } from './taste/agreement.ts'
 export { cupTaste, tastedBy } from './taste/cupTaste.ts'
 // A training at the bar
 export { nextSeat } from './training/nextSeat.ts'
-export { GRIND_OWNERS, RECHECK_REASONS, trainingState } from './training/trainingState.ts'
+export {
+  GRIND_OWNERS,
+  RECHECK_REASONS,
+  canReopen,
+  hasSeat,
+  isTrainingOver,
+  mayDialIn,
+  trainingState,
+} from './training/trainingState.ts'
+export { trainingOrder } from './training/trainingOrder.ts'
 export type {
   GrindOwner,
   LeftReady,

@@ -13,7 +13,7 @@ import {
 import { openApiDocument } from '@calm-apron/contract/openapi'
 import { z } from 'zod'
 import { inAcademy } from './database/inAcademy.ts'
-import { setAside, trainingEvent } from './database/schema/index.ts'
+import { claim, setAside, trainingEvent } from './database/schema/index.ts'
 import { type Asker, ASKERS, type Found, PROBES, type Probe, THINGS, type Thing } from './testing/probes.ts'
 import { ORIGIN, type TestServer, newId, serveTest, shotOf } from './testing/serve.ts'
 import { AWAY, HOME, type Somebody, type World, worldIn } from './testing/world.ts'
@@ -47,7 +47,8 @@ const PART_OF: Record<Exclude<Asker, 'nobody'>, Part> = {
 }
 
 /** What the table of ACCESS says of this request, given what the probe answers those who may. */
-function expectedStatus({ action }: Endpoint, asker: Asker, thing: Thing, { answers }: Probe): number {
+function expectedStatus(endpoint: Endpoint, asker: Asker, thing: Thing, probe: Probe): number {
+  const { answers, action = endpoint.action } = probe
   const answer = typeof answers === 'number' ? answers : answers[thing]
   if (action === null) return answer
   if (asker === 'nobody') return 401
@@ -77,6 +78,7 @@ const NOTHING: Found = {
   preparedId: '',
   setAsideId: '',
   trainingId: '',
+  claimId: '',
 }
 
 /** What of the found things a probe names: only that need be made. */
@@ -126,6 +128,7 @@ async function find(
     preparedId: await made('preparedId', () => world.makeThing(owner)),
     setAsideId: await made('setAsideId', () => keepAside(owner)),
     trainingId: await made('trainingId', () => startTraining(owner)),
+    claimId: await made('claimId', () => keepClaim(owner)),
   }
 }
 
@@ -151,11 +154,21 @@ async function startTraining({ academyId, personId }: Somebody): Promise<string>
       at,
       receivedAt: at,
       kind: 'started',
-      happening: { kind: 'started', setup: { ...setup, purpose: 'practice', grindOwner: 'trainer' } },
+      happening: { kind: 'started', setup: { ...setup, purpose: 'practice', grindOwner: 'trainee' } },
       bodyDigest: '',
     }),
   )
   return trainingId
+}
+
+/** A record in somebody's name of which they have not spoken yet. */
+async function keepClaim({ academyId, personId }: Somebody): Promise<string> {
+  const recordId = newId()
+  const row = { kind: 'slip', recordId, subjectId: newId(), judgedBy: personId, sentBy: personId } as const
+  await inAcademy(server.house.database, academyId, (transaction) =>
+    transaction.insert(claim).values({ ...row, academyId, deviceHash: '', claimedAt: new Date() }),
+  )
+  return recordId
 }
 
 async function keepAside({ academyId, personId }: Somebody): Promise<string> {

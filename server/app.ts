@@ -5,6 +5,7 @@ import type { Logger } from 'pino'
 import type { Readiness } from './database/readiness.ts'
 import { academyRoutes } from './academies/routes.ts'
 import { auditRoutes } from './audit/routes.ts'
+import { claimRoutes } from './claims/routes.ts'
 import { doorRoutes } from './doors/routes.ts'
 import { healthRoutes } from './health/routes.ts'
 import { descriptionRoutes } from './http/description.ts'
@@ -72,6 +73,7 @@ function apiRoutes({ house, version }: AppParts): Router {
     shotRoutes,
     tastingRoutes,
     trainingRoutes,
+    claimRoutes,
     auditRoutes,
     setAsideRoutes,
   ]

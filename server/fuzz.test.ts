@@ -1,5 +1,13 @@
-import { Agent, request as httpRequest } from 'node:http'
-import { API_BASE, ENDPOINTS, type Endpoint, problem, shotFacts, shotList } from '@calm-apron/contract'
+import { Agent } from 'node:http'
+import {
+  API_BASE,
+  CONTRACT_HEADER,
+  ENDPOINTS,
+  type Endpoint,
+  problem,
+  shotFacts,
+  shotList,
+} from '@calm-apron/contract'
 import { type TestApp, startTestApp } from '@calm-apron/scripts/testing'
 import { sql } from 'drizzle-orm'
 import fc from 'fast-check'
@@ -11,13 +19,13 @@ import { databaseOver, openPool } from './database/pool.ts'
 import type { House } from './house.ts'
 import { type Ids, arbitraryOf } from './testing/arbitraryBody.ts'
 import { newId, prepared } from './testing/serve.ts'
+import { type Answer, type Shot, sendRaw } from './testing/sendRaw.ts'
 import { SELF, takenBodies } from './testing/takenBodies.ts'
 import { AWAY, HOME, type Somebody, type World, worldIn } from './testing/world.ts'
 
 /** So many fit the normal run; more by `npm run fuzz -- 100000`. */
 const REQUESTS = Number(process.env['FUZZ_REQUESTS'] ?? 5000)
 const AT_ONCE = 8
-const ANSWER_WITHIN_MS = 10_000
 const SEED = 4180
 /** To a route that takes nothing there is little to say: cookies, origins, and odd ends of its address. */
 const OF_NO_INPUT = 60
@@ -43,33 +51,6 @@ afterAll(async () => {
   await pool.end()
   await app.remove()
 })
-
-interface Shot {
-  method: string
-  path: string
-  headers: Record<string, string>
-  body: string | Buffer | null
-}
-interface Answer {
-  status: number
-  text: string
-}
-
-/** Sent raw, so that no client tidies a path or a header up before it arrives. */
-async function send({ method, path, headers, body }: Shot): Promise<Answer> {
-  return new Promise((resolve, reject) => {
-    const sent = httpRequest(app.url, { method, path, headers, agent }, (answer) => {
-      const parts: Buffer[] = []
-      answer.on('data', (part: Buffer) => parts.push(part))
-      answer.on('end', () => {
-        resolve({ status: answer.statusCode ?? 0, text: Buffer.concat(parts).toString() })
-      })
-    })
-    sent.setTimeout(ANSWER_WITHIN_MS, () => sent.destroy(new Error(`no answer: ${method} ${path}`)))
-    sent.on('error', reject)
-    sent.end(body ?? undefined)
-  })
-}
 
 const PATH_TRICKS = [
   '%2e%2e%2f',
@@ -175,6 +156,8 @@ function headersOf(cookie: string, trick: number): Record<string, string> {
   return {
     'Content-Type':
       trick === 2 ? 'text/plain' : trick === 3 ? 'application/json; charset=latin9' : 'application/json',
+    // Now and then as a page of the last release.
+    ...(trick !== 5 && { [CONTRACT_HEADER]: '2' }),
     Origin: trick === 4 ? 'https://elsewhere.invalid' : app.url,
     Cookie: trick >= 5 && trick < 10 ? (COOKIE_TRICKS[trick - 5] ?? '') : cookie,
   }
@@ -273,7 +256,7 @@ test(
         const asker = people[role]
         const { trick, ...shot } = asSent(entry.shot, asker?.personId ?? newId())
         const cookie = asker?.cookie ?? ''
-        const answer = await send({ ...shot, headers: headersOf(cookie, trick) })
+        const answer = await sendRaw(app.url, agent, { ...shot, headers: headersOf(cookie, trick) })
         seen.set(entry.name, (seen.get(entry.name) ?? new Set()).add(answer.status))
         check(entry.endpoint, shot, answer)
         if (entry.name === 'putShot' && answer.status === 201 && role === 'trainee') created.push(answer.text)
@@ -325,7 +308,7 @@ test(
     }
     // Home still stands, and every fact in it is one that the contract would take.
     const head = await world.make('head')
-    const listed = await send({
+    const listed = await sendRaw(app.url, agent, {
       method: 'GET',
       path: `${API_BASE}/shots?limit=100`,
       headers: { Cookie: head.cookie },

@@ -3,6 +3,8 @@ import { Button, ConfigProvider } from 'ant-design-vue'
 import { computed, defineAsyncComponent, nextTick, onErrorCaptured, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterView, useRoute, useRouter } from 'vue-router'
+import { clockAheadS } from './api/deviceClock.ts'
+import ClaimsNote from './doors/ClaimsNote.vue'
 import UnconfirmedNote from './doors/UnconfirmedNote.vue'
 import EmptyPlace from './parts/EmptyPlace.vue'
 import { PartNotFetched, fetched, useAppFiles } from './shell/appFiles.ts'
@@ -92,6 +94,14 @@ watch(
         <Button type="link" @click="newVersion.take">{{ t('app.takeNewVersion') }}</Button>
       </p>
       <UnconfirmedNote />
+      <ClaimsNote />
+      <p v-if="clockAheadS !== 0" class="notice" role="status">
+        {{
+          t(clockAheadS > 0 ? 'app.clockAhead' : 'app.clockBehind', {
+            min: Math.round(Math.abs(clockAheadS) / 60),
+          })
+        }}
+      </p>
       <p v-if="files.missing && !files.isAwaited" class="notice" role="status">
         {{ t('app.missing', { place: missingPlace }) }}
         <Button type="link" @click="tryAgain">{{ t('app.tryAgain') }}</Button>

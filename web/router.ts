@@ -39,6 +39,12 @@ export const router = createRouter({
       component: fetched(() => import('./training/NewTrainingPage.vue')),
     },
     {
+      path: '/trainings',
+      name: 'past-trainings',
+      meta: { place: 'past-trainings' },
+      component: fetched(withWords('pastTrainings', () => import('./training/PastTrainingsPage.vue'))),
+    },
+    {
       path: '/trainings/:trainingId',
       name: 'training',
       meta: { place: 'training' },
@@ -48,7 +54,7 @@ export const router = createRouter({
     {
       path: '/trainings/:trainingId/dial-in',
       name: 'dial-in',
-      meta: { place: 'dial-in', action: 'lead-training' },
+      meta: { place: 'dial-in' },
       component: BAR_PARTS.dialIn,
       props: true,
     },

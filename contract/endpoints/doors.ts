@@ -15,6 +15,7 @@ import {
   signInInput,
   takeBackInput,
 } from '../doors.ts'
+import { claimDecision, claimList } from '../claims.ts'
 import { id } from '../primitives.ts'
 import { type Endpoint, done, none } from './endpoint.ts'
 
@@ -183,5 +184,26 @@ export const DOOR_ENDPOINTS = {
     body: invitationUse,
     answer: sessionState,
     problems: ['link-over', 'slow-down'],
+  },
+  listClaims: {
+    ...plain,
+    method: 'get',
+    path: '/claims',
+    summary: 'What was entered in one’s own name on a tablet while another was signed in there.',
+    action: 'decide-claims',
+    body: null,
+    answer: claimList,
+    problems: [],
+  },
+  decideClaim: {
+    method: 'post',
+    path: '/claims/{recordId}/decision',
+    summary: 'Says of one such record that it is one’s own, or that it is not.',
+    action: 'decide-claims',
+    params: z.strictObject({ recordId: id }),
+    query: none,
+    body: claimDecision,
+    answer: done,
+    problems: [],
   },
 } as const satisfies Record<string, Endpoint>

@@ -93,7 +93,7 @@ export const SHOT_ENDPOINTS = {
     query: none,
     body: slipInput,
     answer: slip,
-    problems: ['id-taken', 'changed-meanwhile'],
+    problems: ['id-taken', 'changed-meanwhile', 'set-aside'],
   },
   putRuling: {
     method: 'put',

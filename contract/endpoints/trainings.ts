@@ -1,6 +1,13 @@
 import { z } from 'zod'
 import { id, line } from '../primitives.ts'
-import { groupStage, training, trainingEventInput, trainingList } from '../training.ts'
+import {
+  groupStage,
+  pastTrainings,
+  pastTrainingsQuery,
+  training,
+  trainingEventInput,
+  trainingList,
+} from '../training.ts'
 import { type Endpoint, done, none } from './endpoint.ts'
 
 const trainingPath = z.strictObject({ trainingId: id })
@@ -15,6 +22,17 @@ export const TRAINING_ENDPOINTS = {
     query: none,
     body: null,
     answer: trainingList,
+    problems: [],
+  },
+  listPastTrainings: {
+    method: 'get',
+    path: '/past-trainings',
+    summary: 'Trainings that are over, newest first.',
+    action: 'see-trainings',
+    params: none,
+    query: pastTrainingsQuery,
+    body: null,
+    answer: pastTrainings,
     problems: [],
   },
   getTraining: {
@@ -32,18 +50,19 @@ export const TRAINING_ENDPOINTS = {
     method: 'put',
     path: '/trainings/{trainingId}/events/{eventId}',
     summary: 'Notes one thing that happened in a training; the first is that it was started.',
-    action: 'lead-training',
+    // To lock a setting or lift it; all else is for those who lead.
+    action: 'dial-in',
     params: z.strictObject({ trainingId: id, eventId: id }),
     query: none,
     body: trainingEventInput,
     answer: training,
-    problems: ['id-taken'],
+    problems: ['id-taken', 'not-allowed'],
   },
   putStage: {
     method: 'put',
     path: '/trainings/{trainingId}/stages/{group}',
     summary: 'Tells the other tablets of a training what one group is doing now.',
-    action: 'lead-training',
+    action: 'tell-stage',
     params: z.strictObject({ trainingId: id, group: line({ min: 1, max: 60 }) }),
     query: none,
     body: groupStage,

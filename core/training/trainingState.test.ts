@@ -4,8 +4,13 @@ import {
   type TrainingEvent,
   type TrainingHappening,
   type TrainingSetup,
+  canReopen,
+  hasSeat,
+  isTrainingOver,
+  mayDialIn,
   trainingState,
 } from './trainingState.ts'
+import { trainingOrder } from './trainingOrder.ts'
 
 const setup: TrainingSetup = {
   barId: 'bar',
@@ -60,6 +65,71 @@ test('in whatever order it arrived, it stands the same', () => {
       expect(trainingState(shuffled)).toEqual(expected)
     }),
   )
+})
+
+describe('with clocks that are not right', () => {
+  const at = (minute: number) => `2026-11-26T09:${String(minute).padStart(2, '0')}:00.000Z`
+  const event = (eventId: string, minute: number, after: string | null, happening: TrainingHappening) => ({
+    ...{ eventId, by: 'trainer', after },
+    at: at(minute),
+    happening,
+  })
+  const changed = (bagId: string): TrainingHappening => ({ kind: 'changed', setup: { ...setup, bagId } })
+  // The first tablet's clock is ten minutes fast, the second's is right, the third's ten minutes slow.
+  const events: TrainingEvent[] = [
+    event('a', 10, null, started),
+    event('b', 13, 'a', changed('first')),
+    event('c', 4, 'b', changed('second')),
+    event('d', 0, 'c', changed('third')),
+  ]
+
+  test('nothing comes before what it answers, in whatever order it arrived', () => {
+    fc.assert(
+      fc.property(fc.shuffledSubarray(events, { minLength: events.length }), (shuffled) => {
+        expect(trainingOrder(shuffled).map(({ eventId }) => eventId)).toEqual(['a', 'b', 'c', 'd'])
+        expect(trainingState(shuffled)?.setup.bagId).toBe('third')
+      }),
+    )
+  })
+
+  test('those that tell nothing of what they had seen stand by their time, then by their id', () => {
+    const old = ['z', 'y'].map((eventId, no) => ({ eventId, at: at(9 - no) }))
+    const twins = ['n', 'm'].map((eventId) => ({ eventId, at: at(20) }))
+    expect(trainingOrder([...twins, ...old]).map(({ eventId }) => eventId)).toEqual(['y', 'z', 'm', 'n'])
+  })
+
+  test('what each had seen may be missing, or make a circle: they stand all the same', () => {
+    const ring = [
+      event('a', 1, 'b', started),
+      event('b', 2, 'a', changed('x')),
+      event('c', 0, 'gone', started),
+    ]
+    expect(new Set(trainingOrder(ring).map(({ eventId }) => eventId))).toEqual(new Set(['a', 'b', 'c']))
+  })
+})
+
+test('it is over once it was ended, or after a day; opened again it goes on', () => {
+  const left = { rinsed: true, wiped: true, handleBack: true }
+  const on = trainingState(story(started))
+  const over = trainingState(story(started, { kind: 'ended', left }))
+  const again = trainingState(story(started, { kind: 'ended', left }, { kind: 'reopened' }))
+  if (on === null || over === null || again === null) throw new Error('It was started.')
+  const [soon, nextDay] = [new Date('2026-11-26T12:00:00Z'), new Date('2026-11-27T10:00:00Z')]
+  expect([on, over, again].map((state) => isTrainingOver(state, soon))).toEqual([false, true, false])
+  expect(isTrainingOver(on, nextDay)).toBe(true)
+  expect([canReopen(over, soon), canReopen(over, nextDay), canReopen(on, soon)]).toEqual([true, false, false])
+})
+
+test('whoever sits in it dials in where trainees set the grind, until it is over', () => {
+  const opened = trainingState(story({ kind: 'started', setup: { ...setup, grindOwner: 'trainee' } }))
+  const closed = trainingState(story(started))
+  if (opened === null || closed === null) throw new Error('It was started.')
+  expect([mayDialIn(opened, 'a'), mayDialIn(opened, 'b'), mayDialIn(closed, 'a')]).toEqual([
+    true,
+    false,
+    false,
+  ])
+  expect([hasSeat(story(started), 'a'), hasSeat(story(started), 'trainer')]).toEqual([true, false])
 })
 
 test('a break asks for a look at the grind, once; locked anew it is forgotten', () => {

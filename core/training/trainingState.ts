@@ -1,4 +1,5 @@
 import type { ShotPurpose } from '../skill/charging.ts'
+import { trainingOrder } from './trainingOrder.ts'
 
 /** Who stands at which group; several may stand at one and take turns. */
 export interface Seat {
@@ -57,11 +58,16 @@ export type TrainingHappening =
   | { kind: 'locked'; lock: LockedSetting }
   | { kind: 'unlocked'; why: RecheckReason }
   | { kind: 'ended'; left: LeftReady }
+  | { kind: 'reopened' }
 
 export interface TrainingEvent {
   eventId: string
   by: string
   at: string
+  /** The newest event that whoever noted it had seen; null for none, left out where nobody asked. */
+  after?: string | null
+  /** Who was signed in where it was noted; left out of what was not sent yet. */
+  sentBy?: string
   happening: TrainingHappening
 }
 
@@ -79,18 +85,45 @@ export interface TrainingState {
   onBreakSince: string | null
   breaks: readonly { from: string; to: string }[]
   lock: Lock | null
-  ended: (LeftReady & { at: string; by: string }) | null
+  /** `sentBy`: who was signed in where it was noted, where that is known. */
+  ended: (LeftReady & { at: string; by: string; sentBy: string | null }) | null
+}
+
+/** A training that began longer ago is nobody's any more, even if nobody ended it. */
+const ONE_DAY_MS = 86_400_000
+
+/** Whether a training is no longer on: ended, or begun more than a day ago. */
+export function isTrainingOver({ ended, startedAt }: TrainingState, now: Date): boolean {
+  return ended !== null || now.getTime() - Date.parse(startedAt) > ONE_DAY_MS
+}
+
+/** Whether one that was ended can still be opened again: within the day. */
+export function canReopen({ ended }: TrainingState, now: Date): boolean {
+  return ended !== null && now.getTime() - Date.parse(ended.at) <= ONE_DAY_MS
+}
+
+/** Whether somebody sits in it, or did. */
+export function hasSeat(events: readonly TrainingEvent[], personId: string): boolean {
+  return events.some(
+    ({ happening }) =>
+      'setup' in happening && happening.setup.seats.some((seat) => seat.personId === personId),
+  )
+}
+
+/** Whether somebody who sits in it now may dial in: whoever leads has let trainees set the grind. */
+export function mayDialIn(state: TrainingState, personId: string): boolean {
+  const { grindOwner, seats } = state.setup
+  return state.ended === null && grindOwner === 'trainee' && seats.some((seat) => seat.personId === personId)
 }
 
 /**
  * Works out how a training stands from what happened in it, in whatever order it arrived. Null before it was started.
  */
 export function trainingState(events: readonly TrainingEvent[]): TrainingState | null {
-  const inOrder = [...events].sort((a, b) => a.at.localeCompare(b.at) || a.eventId.localeCompare(b.eventId))
-  return inOrder.reduce<TrainingState | null>(after, null)
+  return trainingOrder(events).reduce<TrainingState | null>(next, null)
 }
 
-function after(state: TrainingState | null, event: TrainingEvent): TrainingState | null {
+function next(state: TrainingState | null, event: TrainingEvent): TrainingState | null {
   const { happening, at, by } = event
   if (happening.kind === 'started') return state ?? begun(event, happening.setup)
   if (state === null) return null
@@ -113,7 +146,13 @@ function after(state: TrainingState | null, event: TrainingEvent): TrainingState
     case 'unlocked':
       return { ...state, lock: null }
     case 'ended':
-      return { ...state, onBreakSince: null, ended: { ...happening.left, at, by } }
+      return {
+        ...state,
+        onBreakSince: null,
+        ended: { ...happening.left, at, by, sentBy: event.sentBy ?? null },
+      }
+    case 'reopened':
+      return { ...state, ended: null }
   }
 }
 

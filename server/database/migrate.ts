@@ -18,7 +18,7 @@ const MAY_CHANGE: Record<string, readonly string[]> = {
   session: ['last_used_at', 'handed_shot_id', 'handed_person_id'],
   remembered_sign_in: ['full_at'],
   invitation: ['expires_at', 'used_at'],
-  claim: ['confirmed_at'],
+  claim: ['confirmed_at', 'is_denied'],
   prepared: ['revision_no', 'name_key', 'search_text', 'archived_at'],
 }
 const MAY_REMOVE = ['session', 'remembered_sign_in', 'set_aside']

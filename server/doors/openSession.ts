@@ -3,7 +3,6 @@ import { v7 as uuidv7 } from 'uuid'
 import { behindDoor } from '../database/inAcademy.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import type { House } from '../house.ts'
-import { confirmClaims } from '../shots/claims.ts'
 import { forgetFailures } from './attemptQueries.ts'
 import { newToken, tokenHash } from './secrets.ts'
 import {
@@ -30,7 +29,7 @@ interface Coming {
   now: Date
 }
 
-/** After a full sign-in: a new session, this device remembered, and what was claimed on it confirmed. */
+/** After a full sign-in: a new session, and this device remembered. */
 export async function openAfterFullSignIn(
   transaction: AcademyTransaction,
   coming: Coming & { kind: 'password' | 'demo' },
@@ -84,7 +83,6 @@ async function open(
     lastUsedAt: now,
     endsAt: endOfDoor(fullAt),
   })
-  await confirmClaims(transaction, { academyId, personId, deviceHash, now })
   return { state: await readSessionState(transaction, sessionId), door: { sessionToken } }
 }
 

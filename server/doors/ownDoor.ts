@@ -52,18 +52,30 @@ export async function changePin(errand: Errand, pin: string | null): Promise<Ses
  * Hands the tablet to the one who pulled a shot.
  * @throws {Refusal} `not-found` for a shot that is not there; `pin-needed` where the holder could not take it back
  */
-export async function handOver({ actor, transaction }: Errand, shotId: string): Promise<SessionState> {
+export async function handOver({ actor, transaction, now }: Errand, shotId: string): Promise<SessionState> {
   const pulled = await findShotOwner(transaction, shotId)
   if (pulled === null) throw notThere()
   const account = await findAccount(transaction, { personId: actor.personId })
   if (account === null || account.pinHash === null)
     throw new Refusal('pin-needed', 'Set a PIN first: with it you take the tablet back.')
   await setHandedOver(transaction, actor.sessionId, { personId: pulled.personId, shotId })
+  const { academyId, personId: actorId } = actor
+  const trace = {
+    academyId,
+    kind: 'tablet-handed',
+    actorId,
+    personId: pulled.personId,
+    subjectId: shotId,
+  } as const
+  await leaveTrace(transaction, trace, now)
   return readSessionState(transaction, actor.sessionId)
 }
 
 /** Takes a handed tablet back. */
-export async function takeBack({ actor, transaction }: Errand): Promise<SessionState> {
+export async function takeBack({ actor, transaction, now }: Errand): Promise<SessionState> {
+  const { academyId, holderId: actorId, personId, handedShotId } = actor
+  const subjectId = handedShotId ?? actor.sessionId
+  await leaveTrace(transaction, { academyId, kind: 'tablet-taken-back', actorId, personId, subjectId }, now)
   await setHandedOver(transaction, actor.sessionId, null)
   return readSessionState(transaction, actor.sessionId)
 }

@@ -1,5 +1,5 @@
 import type { PersonRecord, Role } from '@calm-apron/contract'
-import { and, asc, count, eq, gt, isNull, ne, or, sql } from 'drizzle-orm'
+import { and, asc, count, eq, gt, inArray, isNull, ne, or, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
 import {
   academy,
@@ -103,6 +103,19 @@ export async function roleOf(transaction: AcademyTransaction, personId: string):
     .from(person)
     .where(eq(person.personId, personId))
   return found?.role ?? null
+}
+
+/** The roles of those of them who are there. */
+export async function rolesOf(
+  transaction: AcademyTransaction,
+  personIds: readonly string[],
+): Promise<Map<string, Role>> {
+  if (personIds.length === 0) return new Map()
+  const rows = await transaction
+    .select({ personId: person.personId, role: person.role })
+    .from(person)
+    .where(inArray(person.personId, [...personIds]))
+  return new Map(rows.map(({ personId, role }) => [personId, role]))
 }
 
 /** Adds a person under an id that nobody has. */

@@ -27,12 +27,17 @@ interface BurrSince {
  * was before is left out.
  * @throws {Refusal} `not-found` when it is no grinder
  */
-export async function workedSettings({ transaction }: Errand, grinderId: string): Promise<WorkedSetting[]> {
+export async function workedSettings(
+  { actor, transaction }: Errand,
+  grinderId: string,
+): Promise<WorkedSetting[]> {
   const [record] = await findPrepared(transaction, [grinderId])
   const grinder = record && asKind(record, 'grinder')
   if (!grinder) throw notThere()
   const burrs = burrHistory(await listRevisions(transaction, grinderId))
-  const shots = await shotsOnGrinder(transaction, grinderId, NEWEST_SHOTS)
+  // That a shot of theirs worked would tell those who are asked for their call what they are asked.
+  const isOpenOnly = actor.part === 'trainee'
+  const shots = await shotsOnGrinder(transaction, grinderId, { limit: NEWEST_SHOTS, isOpenOnly })
   const byCoffee = new Map<string, { setting: number; shot: ShotOnGrinder }[]>()
   for (const shot of shots) {
     const setting = settingNow(shot, burrs, grinder.content.innerBurr)

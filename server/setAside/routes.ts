@@ -1,11 +1,14 @@
 import { ENDPOINTS, type SetAsideRecord } from '@calm-apron/contract'
 import { Router } from 'express'
 import { leaveTrace } from '../audit/trace.ts'
-import { notThere } from '../doors/actor.ts'
 import type { House } from '../house.ts'
 import { type Errand, serve } from '../http/serve.ts'
 import { Refusal } from '../refusal.ts'
 import { storeCorrection, storeShot } from '../shots/shotService.ts'
+import { notThere } from '../doors/actor.ts'
+import { type NewSlip, keepSlip } from '../tasting/slips.ts'
+import { bodyDigest } from '../http/bodyDigest.ts'
+import { findShotOwner } from '../shots/queries.ts'
 import { listSetAside, takeSetAside } from './queries.ts'
 
 /** Records whose author's account ended before they arrived: the head decides. */
@@ -33,7 +36,7 @@ async function decide(
   const { actor, transaction, now } = errand
   const row = await takeSetAside(transaction, setAsideId)
   if (row === null) throw notThere()
-  if (decision === 'keep') await store(errand, row.write)
+  if (decision === 'keep') await store(errand, row.write, why)
   const { academyId, personId: actorId } = actor
   await leaveTrace(
     transaction,
@@ -50,11 +53,28 @@ async function decide(
   )
 }
 
-async function store(errand: Errand, write: SetAsideRecord['write']): Promise<void> {
+async function store(errand: Errand, write: SetAsideRecord['write'], why: string): Promise<void> {
   if (write.kind === 'correction') {
     await storeCorrection(errand, write.shotId, write.revisionId, write.body)
     return
   }
+  if (write.kind === 'slip') {
+    // What changes an opened slip bears a reason: where they gave none, the head's.
+    const body = { ...write.body, reason: write.body.reason ?? why }
+    await keepSlip(errand, await slipOf(errand, write), body)
+    return
+  }
   if (!(await storeShot(errand, write.shotId, write.body)))
     throw new Refusal('id-taken', 'A shot is recorded under this id already; it stays as it is.')
+}
+
+/** @throws {Refusal} `not-found` where the shot is gone */
+async function slipOf(
+  { actor, transaction }: Errand,
+  { shotId, slipId, body }: Extract<SetAsideRecord['write'], { kind: 'slip' }>,
+): Promise<NewSlip> {
+  const owner = await findShotOwner(transaction, shotId)
+  if (owner === null) throw notThere()
+  const saying = { takenDownBy: actor.personId, isClaimed: false }
+  return { shotId, slipId, pulledBy: owner.personId, saying, digest: bodyDigest(body) }
 }

@@ -1,7 +1,6 @@
-import type { FieldError, PreparedKind, ShotInput } from '@calm-apron/contract'
+import type { ShotInput } from '@calm-apron/contract'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { kindOfRevision, kindsOf } from '../prepare/queries.ts'
-import { Refusal } from '../refusal.ts'
+import { type Named, refuseWrong, wrongNames, wrongRecipe } from '../prepare/namedThings.ts'
 
 type Facts = ShotInput['facts']
 
@@ -14,43 +13,26 @@ export async function refuseWrongThings(
   shot: Omit<ShotInput, 'facts'>,
   facts: Facts,
 ): Promise<void> {
-  const errors = await wrongThings(transaction, [
-    ['barId', 'bar', shot.barId],
-    ['grinderId', 'grinder', shot.grinderId],
-    ['bagId', 'bag', shot.bagId],
-    ['machineId', 'machine', shot.machineId],
-    ...vesselsOf(facts),
+  refuseWrong([
+    ...(await wrongNames(transaction, [
+      ['barId', 'bar', shot.barId],
+      ['grinderId', 'grinder', shot.grinderId],
+      ['bagId', 'bag', shot.bagId],
+      ['machineId', 'machine', shot.machineId],
+      ...vesselsOf(facts),
+    ])),
+    ...(await wrongRecipe(transaction, 'recipeRevisionId', shot.recipeRevisionId)),
   ])
-  if ((await kindOfRevision(transaction, shot.recipeRevisionId)) !== 'recipe')
-    errors.push(unknownId('recipeRevisionId'))
-  if (errors.length > 0) throw new Refusal('invalid-input', 'What the shot names is not there.', errors)
 }
 
 /** The same of a correction, which names vessels only. @throws {Refusal} `invalid-input` */
 export async function refuseWrongVessels(transaction: AcademyTransaction, facts: Facts): Promise<void> {
-  const errors = await wrongThings(transaction, vesselsOf(facts))
-  if (errors.length > 0) throw new Refusal('invalid-input', 'What the shot names is not there.', errors)
+  refuseWrong(await wrongNames(transaction, vesselsOf(facts)))
 }
-
-type Named = [path: string, kind: PreparedKind, preparedId: string | null]
 
 function vesselsOf({ dose, cup }: Facts): Named[] {
   return [
     ['facts.dose.vesselId', 'vessel', dose?.by === 'gross' ? dose.vesselId : null],
     ['facts.cup.vesselId', 'vessel', cup?.by === 'gross' ? cup.vesselId : null],
   ]
-}
-
-async function wrongThings(transaction: AcademyTransaction, named: readonly Named[]): Promise<FieldError[]> {
-  const kinds = await kindsOf(
-    transaction,
-    named.flatMap(([, , preparedId]) => preparedId ?? []),
-  )
-  return named
-    .filter(([, kind, preparedId]) => preparedId !== null && kinds.get(preparedId) !== kind)
-    .map(([path]) => unknownId(path))
-}
-
-function unknownId(path: string): FieldError {
-  return { path, reason: 'unknown-id', message: 'There is nothing by this id.' }
 }

@@ -17,6 +17,7 @@ import {
   shotRevision,
   shotSeries,
 } from '../database/schema/index.ts'
+import type { DeviceInstant } from '../http/clock.ts'
 import type { PageEnd } from '../http/cursor.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
 import { tastedOf } from '../tasting/queries.ts'
@@ -30,6 +31,7 @@ interface Beside {
   note: string | null
   claimedAt: Date | null
   confirmedAt: Date | null
+  isDenied: boolean | null
 }
 
 const noteText = alias(freeText, 'note_text')
@@ -38,6 +40,7 @@ const BESIDE = {
   note: noteText.content,
   claimedAt: claim.claimedAt,
   confirmedAt: claim.confirmedAt,
+  isDenied: claim.isDenied,
 }
 
 /** A revision about to be stored. */
@@ -60,11 +63,12 @@ export async function insertShot(
   academyId: string,
   shotId: string,
   input: ShotInput,
+  { at: pulledAt, aheadS: clockAheadS }: DeviceInstant,
 ): Promise<boolean> {
-  const { facts: _facts, judgedBy: _judgedBy, note: _note, series, pulledAt, ...setting } = input
+  const { facts: _facts, judgedBy: _judgedBy, note: _note, series, pulledAt: _told, ...setting } = input
   const stored = await transaction
     .insert(shot)
-    .values({ academyId, shotId, ...setting, pulledAt: new Date(pulledAt) })
+    .values({ academyId, shotId, ...setting, pulledAt, clockAheadS })
     .onConflictDoNothing()
     .returning({ shotId: shot.shotId })
   if (stored.length === 0) return false
@@ -85,6 +89,7 @@ export interface ShotOwner {
   shotId: string
   personId: string
   trainingId: string | null
+  purpose: ShotRow['purpose']
   recordedBy: string | null
 }
 
@@ -98,6 +103,7 @@ export async function findShotOwner(
       shotId: shot.shotId,
       personId: shot.personId,
       trainingId: shot.trainingId,
+      purpose: shot.purpose,
       recordedBy: shotRevision.judgedBy,
     })
     .from(shot)
@@ -141,7 +147,7 @@ async function selectShots(transaction: AcademyTransaction, where: SQL): Promise
     .innerJoin(shotRevision, eq(shotRevision.shotId, shot.shotId))
     .leftJoin(freeText, eq(freeText.textId, shotRevision.reasonTextId))
     .leftJoin(noteText, eq(noteText.textId, shotRevision.noteTextId))
-    .leftJoin(claim, eq(claim.revisionId, shotRevision.revisionId))
+    .leftJoin(claim, eq(claim.recordId, shotRevision.revisionId))
     .where(where)
     .orderBy(desc(shot.pulledAt), desc(shot.shotId), desc(shotRevision.revisionNo))
   const seen = await seenOf(transaction, [...new Set(rows.map((row) => row.shot.shotId))])
@@ -176,6 +182,19 @@ export async function isAwaitingCall(transaction: AcademyTransaction, shotId: st
   return row?.awaits ?? false
 }
 
+/** Those of these shots whose reading waits for a call. */
+export async function awaitingAmong(
+  transaction: AcademyTransaction,
+  shotIds: readonly string[],
+): Promise<Set<string>> {
+  if (shotIds.length === 0) return new Set()
+  const rows = await transaction
+    .select({ shotId: shot.shotId })
+    .from(shot)
+    .where(and(inArray(shot.shotId, [...shotIds]), awaitsCall))
+  return new Set(rows.map(({ shotId }) => shotId))
+}
+
 /** The query behind one page of the list; one more row than asked tells whether another page follows. */
 export function shotPageQuery(
   transaction: AcademyTransaction,
@@ -204,7 +223,7 @@ export function shotPageQuery(
     .innerJoinLateral(newest, sql`true`)
     .leftJoin(freeText, eq(freeText.textId, newest.reasonTextId))
     .leftJoin(noteText, eq(noteText.textId, newest.noteTextId))
-    .leftJoin(claim, eq(claim.revisionId, newest.revisionId))
+    .leftJoin(claim, eq(claim.recordId, newest.revisionId))
     .where(and(...conditions))
     .orderBy(desc(shot.pulledAt), desc(shot.shotId))
     .limit(query.limit + 1)
@@ -267,12 +286,16 @@ function toSummary(row: ShotRow, revision: RevisionRow, beside: Beside, seen: Se
   }
 }
 
-function toRevision(row: RevisionRow, { reason, note, claimedAt, confirmedAt }: Beside): ShotRevision {
+function toRevision(
+  row: RevisionRow,
+  { reason, note, claimedAt, confirmedAt, isDenied }: Beside,
+): ShotRevision {
   return {
     revisionId: row.revisionId,
     revisionNo: row.revisionNo,
     judgedBy: row.judgedBy,
     isClaimed: claimedAt !== null && confirmedAt === null,
+    isDenied: isDenied === true,
     reason,
     recordedAt: row.recordedAt.toISOString(),
     receivedAt: row.receivedAt.toISOString(),

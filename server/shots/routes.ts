@@ -2,7 +2,7 @@ import { ENDPOINTS } from '@calm-apron/contract'
 import { Router } from 'express'
 import type { House } from '../house.ts'
 import { serve } from '../http/serve.ts'
-import { Refusal } from '../refusal.ts'
+import { setAside } from '../setAside/setAside.ts'
 import { type Recorded, correctShot, listShotPage, readShotDetail, recordShot } from './shotService.ts'
 
 export function shotRoutes(house: House): Router {
@@ -27,11 +27,4 @@ function told<T>(recorded: Recorded<T>) {
   return recorded === 'set-aside'
     ? { afterwards: setAside() }
     : { created: recorded.created, answer: recorded.record }
-}
-
-function setAside(): Refusal {
-  return new Refusal(
-    'set-aside',
-    'The account it was entered under has ended. It is kept on the server for the head to decide.',
-  )
 }

@@ -10,13 +10,17 @@ import { keepText, leaveTrace } from '../audit/trace.ts'
 import { brokenForeignKey } from '../database/errors.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { notThere, ownsShot, refuseUnlessOwn } from '../doors/actor.ts'
+import { deviceInstant } from '../http/clock.ts'
 import { readCursor, writeCursor } from '../http/cursor.ts'
 import { type Kept, once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
 import { Refusal, refuseField } from '../refusal.ts'
-import { authorOf, setRecordAside } from './author.ts'
+import { setRecordAside } from '../setAside/setRecordAside.ts'
+import { isTastingOpen } from '../tasting/opening.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
-import { insertClaim } from './claimQueries.ts'
+import { noteClaim } from '../claims/noteClaim.ts'
+import { whoSays } from '../claims/whoSays.ts'
+import { refuseWrongTraining } from './ofTraining.ts'
 import { refuseWrongThings, refuseWrongVessels } from './namedThings.ts'
 import {
   findRecipeRevisions,
@@ -49,13 +53,15 @@ export async function recordShot(
       body: input,
       tell: () => summaryOf(transaction, shotId),
       make: async (digest) => {
-        const author = await authorOf(errand, input.judgedBy)
-        if (author === 'ended') {
-          await setRecordAside(errand, shotId, { kind: 'shot', shotId, body: input })
+        const said = await whoSays(errand, 'judgedBy', input.judgedBy)
+        if (said === 'ended') {
+          await setRecordAside(errand, shotId, { kind: 'shot', shotId, body: input }, input.judgedBy)
           return 'set-aside'
         }
+        await refuseWrongTraining(errand, input)
         if (!(await storeShot(errand, shotId, input, digest))) throw idTaken()
-        if (author === 'claimed') await noteClaim(errand, shotId, input.judgedBy)
+        const { judgedBy } = input
+        await noteClaim(errand, said, { kind: 'shot', recordId: shotId, subjectId: shotId, judgedBy })
         return summaryOf(transaction, shotId)
       },
     }),
@@ -74,7 +80,8 @@ export async function storeShot(
 ): Promise<boolean> {
   await refuseWrongThings(transaction, input, input.facts)
   const isNew = await namingUnknownPerson(async () => {
-    if (!(await insertShot(transaction, actor.academyId, shotId, input))) return false
+    const pulled = deviceInstant(input.pulledAt, now)
+    if (!(await insertShot(transaction, actor.academyId, shotId, input, pulled))) return false
     await insertRevision(transaction, actor.academyId, {
       // The first revision goes by the shot's own id, so that repeating the request finds it.
       revisionId: shotId,
@@ -84,7 +91,7 @@ export async function storeShot(
       judgedBy: input.judgedBy,
       reasonTextId: null,
       noteTextId: await keepNote(transaction, actor.academyId, input.personId, input.judgedBy, input.note),
-      recordedAt: new Date(input.pulledAt),
+      recordedAt: pulled.at,
       receivedAt: now,
       facts: input.facts,
     })
@@ -121,13 +128,16 @@ export async function correctShot(
       body: input,
       tell: () => shotOrRefuse(transaction, shotId),
       make: async (digest) => {
-        const author = await authorOf(errand, input.judgedBy)
-        if (author === 'ended') {
-          await setRecordAside(errand, revisionId, { kind: 'correction', shotId, revisionId, body: input })
+        const said = await whoSays(errand, 'judgedBy', input.judgedBy)
+        if (said === 'ended' || (await isClosedTo(errand, owner))) {
+          const write = { kind: 'correction', shotId, revisionId, body: input } as const
+          await setRecordAside(errand, revisionId, write, input.judgedBy)
           return 'set-aside'
         }
         await storeCorrection(errand, shotId, revisionId, input, digest)
-        if (author === 'claimed') await noteClaim(errand, revisionId, input.judgedBy)
+        const { judgedBy } = input
+        const record = { kind: 'correction', recordId: revisionId, subjectId: shotId, judgedBy } as const
+        await noteClaim(errand, said, record)
         return shotOrRefuse(transaction, shotId)
       },
     }),
@@ -148,11 +158,13 @@ export async function storeCorrection(
   const { academyId } = actor
   const { personId, current } = await shotOrRefuse(transaction, shotId)
   if (current.revisionNo !== input.basedOnNo) {
+    // Who is still asked for a call is not shown by a lost race either what they can't look at.
+    const isShown = actor.part !== 'trainee' || !(await isAwaitingCall(transaction, shotId))
     throw new Refusal(
       'changed-meanwhile',
       'This shot was corrected meanwhile. Look at the newest numbers and correct those.',
       [],
-      { versions: { current, yours: input } },
+      { versions: { current: isShown ? current : null, yours: input } },
     )
   }
   const reasonTextId = await keepText(transaction, {
@@ -174,7 +186,7 @@ export async function storeCorrection(
     judgedBy: input.judgedBy,
     reasonTextId,
     noteTextId,
-    recordedAt: new Date(input.correctedAt),
+    recordedAt: deviceInstant(input.correctedAt, now).at,
     receivedAt: now,
     facts: input.facts,
   })
@@ -245,9 +257,12 @@ async function summaryOf(transaction: AcademyTransaction, shotId: string): Promi
   return summary
 }
 
-async function noteClaim({ actor, transaction, now }: Errand, revisionId: string, judgedBy: string) {
-  const { academyId, personId: sentBy, deviceHash } = actor
-  await insertClaim(transaction, { academyId, revisionId, judgedBy, sentBy, deviceHash, claimedAt: now })
+/** An assessment is over for whoever pulled once its slips are open; what they still send is the head's to decide. */
+async function isClosedTo(
+  { actor, transaction }: Errand,
+  { shotId, purpose }: { shotId: string; purpose: ShotInput['purpose'] },
+): Promise<boolean> {
+  return purpose === 'assessment' && actor.part === 'trainee' && (await isTastingOpen(transaction, shotId))
 }
 
 type Revision = NonNullable<Awaited<ReturnType<typeof findRevision>>>

@@ -1,4 +1,4 @@
-import { fieldErrors, shotDetail, shotList, shotSummary } from '@calm-apron/contract'
+import { fieldErrors, shotDetail, shotSummary } from '@calm-apron/contract'
 import { noNotes } from '@calm-apron/core'
 import fc from 'fast-check'
 import { type TestServer, newId, serveTest, shotOf, somebody } from '../testing/serve.ts'
@@ -57,12 +57,14 @@ describe('recording', () => {
     const answer = await put(shotId, sent).expect(201)
     const { current, ...rest } = shotSummary.parse(answer.body)
     const { facts, judgedBy: _judgedBy, note, ...setting } = sent
-    expect(rest).toEqual({ shotId, ...setting, tasted: { trainee: null, trainer: null } })
+    const unseen = { clockAheadS: null, tasted: { trainee: null, trainer: null } }
+    expect(rest).toEqual({ shotId, ...setting, ...unseen })
     expect(current).toEqual({
       revisionId: shotId,
       revisionNo: 1,
       judgedBy: body.judgedBy,
       isClaimed: false,
+      isDenied: false,
       reason: null,
       note,
       recordedAt: body.pulledAt,
@@ -213,6 +215,20 @@ describe('correcting', () => {
     ])
   })
 
+  test('of a device whose clock is ahead it is kept, as pulled when it arrived, and says so', async () => {
+    const shotId = newId()
+    const answer = await put(shotId, shotOf({}, '2098-01-01T00:00:00.000Z')).expect(201)
+    const { pulledAt, clockAheadS, current } = shotSummary.parse(answer.body)
+    expect(pulledAt).toBe(RECEIVED_AT)
+    expect(current.recordedAt).toBe(pulledAt)
+    expect(clockAheadS).toBeGreaterThan(86_400)
+    await put(shotId, shotOf({}, '2098-01-01T00:00:00.000Z')).expect(200)
+    // A tablet may have been without network for weeks, and clocks differ by a little.
+    const soon = new Date(Date.parse(RECEIVED_AT) + 60_000).toISOString()
+    for (const at of ['2026-01-05T08:00:00.000Z', soon])
+      expect((await put(newId(), shotOf({}, at))).body).toMatchObject({ pulledAt: at, clockAheadS: null })
+  })
+
   test('a replayed creation is compared with what was first sent, not with the correction', async () => {
     const shotId = newId()
     await put(shotId, shotOf()).expect(201)
@@ -252,63 +268,6 @@ describe('correcting', () => {
     await put(shotId, shotOf()).expect(201)
     const answer = await correct(shotId, newId(), correction(1, 18, ' ')).expect(422)
     expect(answer.body).toMatchObject({ errors: [{ path: 'reason', reason: 'too-small', limit: 3 }] })
-  })
-})
-
-describe('listing', () => {
-  test('pages of one person’s shots, newest first, none twice and none left out', async () => {
-    const fresh = await serveTest()
-    const { personId } = shotOf()
-    const before = shotList.parse(
-      (await fresh.http.get('/api/v1/shots').query({ personId, limit: 100 })).body,
-    ).shots
-    const made: string[] = []
-    for (let minute = 10; minute < 17; minute += 1) {
-      // Two shots each minute, so that a page can end between equal times.
-      for (let twin = 0; twin < 2; twin += 1) {
-        made.push(newId())
-        await fresh.http
-          .put(`/api/v1/shots/${made.at(-1) ?? ''}`)
-          .send(shotOf({}, `2026-11-23T10:${minute}:00.000Z`))
-          .expect(201)
-      }
-    }
-    const seen: string[] = []
-    let cursor: string | null = null
-    do {
-      const answer = await fresh.http
-        .get('/api/v1/shots')
-        .query({ personId, limit: 3, ...(cursor !== null && { cursor }) })
-      const page = shotList.parse(answer.body)
-      expect(page.shots.length).toBeLessThanOrEqual(3)
-      expect(new Set(page.shots.map((shot) => shot.recipeRevisionId))).toEqual(
-        new Set(page.recipes.map((recipe) => recipe.recipeRevisionId)),
-      )
-      seen.push(...page.shots.map((shot) => shot.shotId))
-      cursor = page.nextCursor
-    } while (cursor !== null)
-    expect([...seen].sort()).toEqual([...made, ...before.map(({ shotId }) => shotId)].sort())
-    await fresh.stop()
-  })
-
-  test('a list carries the newest revision of each shot', async () => {
-    const shotId = newId()
-    await put(shotId, shotOf({}, '2027-01-01T00:00:00.000Z')).expect(201)
-    await correct(shotId, newId(), correction(1, 17.5)).expect(201)
-    const { shots } = shotList.parse((await server.http.get('/api/v1/shots').query({ limit: 1 })).body)
-    expect(shots[0]).toMatchObject({ shotId, current: { revisionNo: 2, facts: { dose: { netG: 17.5 } } } })
-  })
-
-  test.each([
-    { limit: 0 },
-    { limit: 101 },
-    { limit: 'many' },
-    { cursor: 'made-up' },
-    { personId: 'me' },
-    { offset: 3 },
-  ])('%j is refused by name', async (query) => {
-    const answer = await server.http.get('/api/v1/shots').query(query).expect(422)
-    expect(answer.body).toMatchObject({ errors: [expect.objectContaining({ path: Object.keys(query)[0] })] })
   })
 })
 

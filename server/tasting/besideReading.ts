@@ -1,10 +1,13 @@
 import { BOUNDS, type Photo, type PhotoInput, type Ruling, type RulingInput } from '@calm-apron/contract'
+import { noteClaim } from '../claims/noteClaim.ts'
+import { whoSaysNow } from '../claims/whoSays.ts'
 import { keepText, leaveTrace } from '../audit/trace.ts'
+import { deviceInstant } from '../http/clock.ts'
 import { type Kept, once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
 import { refuseField } from '../refusal.ts'
 import { findPhoto, findRuling, insertPhoto, insertRuling, listPhotos, toRuling } from './queries.ts'
-import { ownerOf, takenDown } from './tastingAccess.ts'
+import { ownerOf } from './tastingAccess.ts'
 
 /**
  * Sets a trainer's own reading beside the tool's.
@@ -18,7 +21,9 @@ export async function overrule(
 ): Promise<Kept<Ruling>> {
   const { personId } = await ownerOf(errand, 'overrule', shotId)
   const { transaction } = errand
-  await takenDown(errand, 'ruledBy', input.ruledBy, personId)
+  // A ruling weighs more than any call: it is the signed-in trainer's own.
+  if (input.ruledBy !== errand.actor.personId)
+    throw refuseField('ruledBy', 'own-only', 'Whoever overrules a reading signs in to do so.')
   return once(errand, {
     id: rulingId,
     find: () => findRuling(transaction, rulingId),
@@ -47,7 +52,7 @@ async function keepRuling(
     shotId,
     ruledBy,
     reasonTextId,
-    ruledAt: new Date(ruledAt),
+    ruledAt: deviceInstant(ruledAt, now).at,
     receivedAt: now,
     rulesVersion,
     bodyDigest: digest,
@@ -80,7 +85,7 @@ export async function addPhoto(
     body: input,
     tell: () => record,
     make: async (bodyDigest) => {
-      await takenDown(errand, 'takenBy', takenBy, personId)
+      const saying = await whoSaysNow(errand, 'takenBy', takenBy, personId)
       if ((await listPhotos(transaction, shotId)).length >= BOUNDS.photosOfShot.max)
         throw refuseField('picture', 'enough-photos', `A shot keeps ${BOUNDS.photosOfShot.max} photos.`)
       const text = { academyId: actor.academyId, aboutId: personId, writtenBy: takenBy, content: picture }
@@ -89,10 +94,16 @@ export async function addPhoto(
         photoId,
         shotId,
         takenBy,
-        takenAt: new Date(takenAt),
+        takenAt: deviceInstant(takenAt, now).at,
         receivedAt: now,
         pictureTextId: await keepText(transaction, text),
         bodyDigest,
+      })
+      await noteClaim(errand, saying, {
+        kind: 'photo',
+        recordId: photoId,
+        subjectId: shotId,
+        judgedBy: takenBy,
       })
       const trace = { academyId: actor.academyId, actorId: takenBy, personId, subjectId: shotId }
       await leaveTrace(transaction, { ...trace, kind: 'photo-added' }, now)

@@ -1,19 +1,23 @@
 import type { Call, Photo, Ruling, ShotSummary, Slip, SlipSide } from '@calm-apron/contract'
-import { asc, desc, eq, inArray } from 'drizzle-orm'
+import { asc, desc, eq, inArray, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { call, freeText, photo, ruling, slip } from '../database/schema/index.ts'
+import { call, claim, freeText, photo, ruling, slip } from '../database/schema/index.ts'
 
 type CallRow = typeof call.$inferSelect
 type SlipRow = typeof slip.$inferSelect
 
+/** Entered in somebody's name, who has not said that it is theirs. */
+const IS_CLAIMED = sql<boolean>`(${claim.recordId} is not null and (${claim.confirmedAt} is null or ${claim.isDenied}))`
+
 /** Calls on a shot, oldest first. */
 export async function listCalls(transaction: AcademyTransaction, shotId: string): Promise<Call[]> {
   const rows = await transaction
-    .select()
+    .select({ call, isClaimed: IS_CLAIMED })
     .from(call)
+    .leftJoin(claim, eq(claim.recordId, call.callId))
     .where(eq(call.shotId, shotId))
     .orderBy(asc(call.receivedAt), asc(call.callId))
-  return rows.map(toCall)
+  return rows.map((row) => toCall(row.call, row.isClaimed))
 }
 
 /** What both sides tasted of each shot, of which both are in or skipped. */
@@ -21,6 +25,7 @@ export async function tastedOf(
   transaction: AcademyTransaction,
   shotIds: readonly string[],
 ): Promise<Map<string, ShotSummary['tasted']>> {
+  if (shotIds.length === 0) return new Map()
   const newest = await transaction
     .selectDistinctOn([slip.shotId, slip.side])
     .from(slip)
@@ -113,12 +118,13 @@ export async function insertPhoto(
 /** Slips of a shot with their corrections, oldest first. */
 export async function listSlips(transaction: AcademyTransaction, shotId: string): Promise<Slip[]> {
   const rows = await transaction
-    .select({ slip, reason: freeText.content })
+    .select({ slip, reason: freeText.content, isClaimed: IS_CLAIMED })
     .from(slip)
     .leftJoin(freeText, eq(freeText.textId, slip.reasonTextId))
+    .leftJoin(claim, eq(claim.recordId, slip.slipId))
     .where(eq(slip.shotId, shotId))
     .orderBy(asc(slip.side), asc(slip.revisionNo))
-  return rows.map((row) => toSlip(row.slip, row.reason))
+  return rows.map((row) => toSlip(row.slip, row.reason, row.isClaimed))
 }
 
 /** Calls that one person made, oldest first. */
@@ -128,7 +134,7 @@ export async function listCallsOf(transaction: AcademyTransaction, personId: str
     .from(call)
     .where(eq(call.personId, personId))
     .orderBy(asc(call.receivedAt))
-  return rows.map(toCall)
+  return rows.map((row) => toCall(row))
 }
 
 /** Slips that one person filled, oldest first. */
@@ -175,7 +181,7 @@ export function newestOf(slips: readonly Slip[], side: SlipSide): Slip | null {
   return slips.findLast((each) => each.side === side) ?? null
 }
 
-export function toCall(row: CallRow): Call {
+export function toCall(row: CallRow, isClaimed = false): Call {
   return {
     callId: row.callId,
     shotId: row.shotId,
@@ -188,10 +194,11 @@ export function toCall(row: CallRow): Call {
     takenDownBy: row.takenDownBy,
     receivedAt: row.receivedAt.toISOString(),
     rulesVersion: row.rulesVersion,
+    isClaimed,
   }
 }
 
-export function toSlip(row: SlipRow, reason: string | null): Slip {
+export function toSlip(row: SlipRow, reason: string | null, isClaimed = false): Slip {
   const { sour, sweet, bitter, body, dryness } = row
   return {
     slipId: row.slipId,
@@ -204,5 +211,8 @@ export function toSlip(row: SlipRow, reason: string | null): Slip {
     taste: row.skipped ? null : { sour, sweet, bitter, body, dryness },
     tastedAt: row.tastedAt.toISOString(),
     receivedAt: row.receivedAt.toISOString(),
+    isClaimed,
+    isBlind: row.isBlind,
+    isLate: row.isLate,
   }
 }

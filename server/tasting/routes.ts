@@ -2,8 +2,11 @@ import { ENDPOINTS } from '@calm-apron/contract'
 import { Router } from 'express'
 import type { House } from '../house.ts'
 import { serve } from '../http/serve.ts'
+import { setAside } from '../setAside/setAside.ts'
 import { addPhoto, overrule } from './besideReading.ts'
-import { fillSlip, makeCall, readTasting } from './tastingService.ts'
+import { makeCall } from './calls.ts'
+import { readTasting } from './readTasting.ts'
+import { fillSlip } from './slips.ts'
 
 export function tastingRoutes(house: House): Router {
   const router = Router()
@@ -17,8 +20,8 @@ export function tastingRoutes(house: House): Router {
   })
   serve(house, router, ENDPOINTS.putSlip, async (work) => {
     const { shotId, slipId } = work.params
-    const { created, record } = await fillSlip(work, shotId, slipId, work.body)
-    return { created, answer: record }
+    const kept = await fillSlip(work, shotId, slipId, work.body)
+    return kept === 'set-aside' ? { afterwards: setAside() } : { created: kept.created, answer: kept.record }
   })
   serve(house, router, ENDPOINTS.putRuling, async (work) => {
     const { shotId, rulingId } = work.params

@@ -1,4 +1,4 @@
-import type { Endpoints, Part } from '@calm-apron/contract'
+import type { Action, Endpoints, Part } from '@calm-apron/contract'
 import { newToken } from '../doors/secrets.ts'
 import { grinderThing, newId, shotOf } from './serve.ts'
 import { PASSWORD, PIN, type Somebody } from './world.ts'
@@ -29,6 +29,7 @@ export interface Found {
   sessionId: string
   setAsideId: string
   trainingId: string
+  claimId: string
   /** A grinder of the asker's academy, whoever made it; or of the other one's. */
   preparedId: string
 }
@@ -38,6 +39,8 @@ export interface Probe {
   ask: (found: Found) => { params?: object; query?: object; body?: object }
   /** One number where nothing in the request names a thing. */
   answers: number | Record<Thing, number>
+  /** The action that this request needs, where that is another than the endpoint's. */
+  action?: Action
 }
 
 const THERE = { own: 200, 'other’s': 200, 'other academy’s': 404, missing: 404 } as const
@@ -84,6 +87,14 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
   ],
   changePin: [{ ask: () => ({ body: { password: PASSWORD, pin: '271828' } }), answers: 200 }],
   handOver: [{ ask: ({ shotId }) => ({ body: { shotId } }), answers: THERE }],
+  listClaims: [{ ask: always, answers: 200 }],
+  decideClaim: [
+    {
+      // One's own alone: to anyone else it is not there, whatever their part.
+      ask: ({ claimId }) => ({ params: { recordId: claimId }, body: { isMine: true } }),
+      answers: { own: 200, 'other’s': 404, 'other academy’s': 404, missing: 404 },
+    },
+  ],
   takeBack: [{ ask: () => ({ body: { pin: PIN } }), answers: 200 }],
 
   today: [{ ask: always, answers: 200 }],
@@ -261,14 +272,23 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
   ],
 
   listTrainings: [{ ask: always, answers: 200 }],
+  listPastTrainings: [{ ask: always, answers: 200 }],
   getTraining: [{ ask: onTraining, answers: THERE }],
   putTrainingEvent: [
+    {
+      ask: (found) => ({
+        params: { trainingId: found.trainingId, eventId: newId() },
+        body: { by: found.asker.personId, at, happening: { kind: 'unlocked', why: 'other' } },
+      }),
+      answers: MADE_ON,
+    },
     {
       ask: (found) => ({
         params: { trainingId: found.trainingId, eventId: newId() },
         body: { by: found.asker.personId, at, happening: { kind: 'break-began' } },
       }),
       answers: MADE_ON,
+      action: 'lead-training',
     },
   ],
   putStage: [

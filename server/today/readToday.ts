@@ -14,6 +14,7 @@ import type { Errand } from '../http/serve.ts'
 import { allPrepared } from '../prepare/queries.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
 import { paceOfCoffees, useOfBags } from '../prepare/useQueries.ts'
+import { seatedWith } from '../training/queries.ts'
 import { awaitingSince, lastLeads, listPeople, recipesReplacedSince } from './queries.ts'
 
 const SHOWN: readonly PreparedKind[] = [
@@ -33,11 +34,13 @@ const SHOWN: readonly PreparedKind[] = [
 const EARLIER_DAYS = 14
 const MS_PER_DAY = 86_400_000
 
-/** A trainee hears of themselves and of those who teach; of other trainees not even the names. */
+/** A trainee hears of themselves, of those who teach, and of those with whom they sit in a training; of others not even the names. */
 export async function readToday({ actor, transaction, now }: Errand): Promise<Today> {
   const people = await listPeople(transaction)
+  const isForAll = reachOf(actor.part, 'see-academy') === 'all'
+  const peers = isForAll ? new Set<string>() : await seatedWith(transaction, actor.personId)
   const isTold = ({ personId, role }: Today['people'][number]) =>
-    reachOf(actor.part, 'see-academy') === 'all' || role !== 'trainee' || personId === actor.personId
+    isForAll || role !== 'trainee' || personId === actor.personId || peers.has(personId)
   const things = await allPrepared(transaction, SHOWN)
   const earlier = await recipesReplacedSince(transaction, new Date(now.getTime() - EARLIER_DAYS * MS_PER_DAY))
   return {

@@ -1,16 +1,14 @@
 import type { Training } from '@calm-apron/contract'
-import type { TrainingEvent } from '@calm-apron/core'
-import { and, asc, eq, gt, inArray, sql } from 'drizzle-orm'
+import { type SQL, and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
+import type { PageEnd } from '../http/cursor.ts'
 import { trainingEvent } from '../database/schema/index.ts'
 
 type EventRow = typeof trainingEvent.$inferSelect
+type SentEvent = Training['events'][number]
 
 /** All that happened in one training, oldest first; empty where there is none by that id. */
-export async function eventsOf(
-  transaction: AcademyTransaction,
-  trainingId: string,
-): Promise<TrainingEvent[]> {
+export async function eventsOf(transaction: AcademyTransaction, trainingId: string): Promise<SentEvent[]> {
   const rows = await transaction
     .select()
     .from(trainingEvent)
@@ -25,10 +23,72 @@ export async function trainingsSince(transaction: AcademyTransaction, since: Dat
     .select({ trainingId: trainingEvent.trainingId })
     .from(trainingEvent)
     .where(and(eq(trainingEvent.kind, 'started'), gt(trainingEvent.at, since)))
+  return inOrderOfStart(transaction, started)
+}
+
+/** One page of trainings by when they were started, newest first, and where the next one begins. */
+export async function trainingPage(
+  transaction: AcademyTransaction,
+  { after, limit, seat }: { after: PageEnd | null; limit: number; seat: string | null },
+): Promise<{ trainings: Training[]; end: PageEnd | null }> {
+  const conditions: SQL[] = [eq(trainingEvent.kind, 'started')]
+  if (seat !== null) conditions.push(inArray(trainingEvent.trainingId, trainingsOf(transaction, seat)))
+  if (after !== null)
+    conditions.push(
+      sql`(${trainingEvent.at}, ${trainingEvent.eventId}) < (${after.at}::timestamptz, ${after.id}::uuid)`,
+    )
+  const started = await transaction
+    .select({ trainingId: trainingEvent.trainingId, at: trainingEvent.at, id: trainingEvent.eventId })
+    .from(trainingEvent)
+    .where(and(...conditions))
+    .orderBy(desc(trainingEvent.at), desc(trainingEvent.eventId))
+    .limit(limit + 1)
+  const page = started.slice(0, limit)
+  const last = page.at(-1)
+  const trainings = await inOrderOfStart(
+    transaction,
+    page.map(({ trainingId }) => trainingId),
+  )
+  const end = started.length > limit && last ? { at: last.at.toISOString(), id: last.id } : null
+  return { trainings: trainings.reverse(), end }
+}
+
+/** Trainings in which somebody sits, or did. */
+function trainingsOf(transaction: AcademyTransaction, personId: string) {
+  const seated = JSON.stringify({ setup: { seats: [{ personId }] } })
+  return transaction
+    .select({ trainingId: trainingEvent.trainingId })
+    .from(trainingEvent)
+    .where(sql`${trainingEvent.happening} @> ${seated}::jsonb`)
+}
+
+/** Everyone who sits, or did, in a training in which somebody does. */
+export async function seatedWith(transaction: AcademyTransaction, personId: string): Promise<Set<string>> {
+  const rows = await transaction
+    .select({ happening: trainingEvent.happening })
+    .from(trainingEvent)
+    .where(
+      and(
+        inArray(trainingEvent.kind, ['started', 'changed']),
+        inArray(trainingEvent.trainingId, trainingsOf(transaction, personId)),
+      ),
+    )
+  return new Set(
+    rows.flatMap(({ happening }) =>
+      'setup' in happening ? happening.setup.seats.map((seat) => seat.personId) : [],
+    ),
+  )
+}
+
+/** Trainings with all that happened in each, by their first event. */
+async function inOrderOfStart(
+  transaction: AcademyTransaction,
+  trainingIds: Parameters<typeof inArray>[1],
+): Promise<Training[]> {
   const rows = await transaction
     .select()
     .from(trainingEvent)
-    .where(inArray(trainingEvent.trainingId, started))
+    .where(inArray(trainingEvent.trainingId, trainingIds as string[]))
     .orderBy(asc(trainingEvent.at), asc(trainingEvent.eventId))
   const trainings = new Map<string, Training>()
   for (const row of rows) {
@@ -57,6 +117,6 @@ export async function notifyAll(
   await transaction.execute(sql`select pg_notify(${channel}, ${payload})`)
 }
 
-function toEvent({ eventId, by, at, happening }: EventRow): TrainingEvent {
-  return { eventId, by, at: at.toISOString(), happening }
+function toEvent({ eventId, by, at, happening, afterEventId, sentBy }: EventRow): SentEvent {
+  return { eventId, by, at: at.toISOString(), happening, after: afterEventId, sentBy }
 }

@@ -1,10 +1,18 @@
-import { ENDPOINTS, LIVE_PATH, type LiveMessage, id } from '@calm-apron/contract'
+import { ENDPOINTS, LIVE_PATH, type LiveMessage, id, reachOf } from '@calm-apron/contract'
 import { Router } from 'express'
 import { visitorOf } from '../doors/visitor.ts'
 import type { House } from '../house.ts'
+import type { Actor } from '../doors/actor.ts'
 import { asActor, serve } from '../http/serve.ts'
 import { Refusal } from '../refusal.ts'
-import { eventsSeenBy, listOpenTrainings, noteEvent, passOnStage, readTraining } from './trainingService.ts'
+import {
+  eventsSeenBy,
+  listOpenTrainings,
+  listPastTrainings,
+  noteEvent,
+  passOnStage,
+  readTraining,
+} from './trainingService.ts'
 
 /** Proxies close a line on which nothing was said for long. */
 const STILL_HERE_MS = 15_000
@@ -13,6 +21,9 @@ export function trainingRoutes(house: House): Router {
   const router = Router()
   serve(house, router, ENDPOINTS.listTrainings, async (work) => ({
     answer: { trainings: await listOpenTrainings(work) },
+  }))
+  serve(house, router, ENDPOINTS.listPastTrainings, async (work) => ({
+    answer: await listPastTrainings(work, work.query),
   }))
   serve(house, router, ENDPOINTS.getTraining, async (work) => ({
     answer: await readTraining(work, work.params.trainingId),
@@ -36,13 +47,13 @@ function serveLive(house: House, router: Router): void {
     const trainingId = id.safeParse(req.params['trainingId'])
     if (!trainingId.success) throw new Refusal('not-found', 'There is nothing at this address.')
     const visitor = visitorOf(req, house.doors.isSecure)
-    const academyId = await asActor(house, 'see-trainings', { visitor, sent: null }, async (errand) => {
+    const actor = await asActor(house, 'see-trainings', { visitor, sent: null }, async (errand) => {
       await eventsSeenBy(errand, trainingId.data)
-      return errand.actor.academyId
+      return errand.actor
     })
     res.writeHead(200, { 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' })
-    const say = (message: LiveMessage) => res.write(`data: ${JSON.stringify(message)}\n\n`)
-    const leave = house.live.follow(academyId, trainingId.data, { hear: say, end: () => res.end() })
+    const say = (message: LiveMessage) => res.write(`data: ${JSON.stringify(asHeardBy(actor, message))}\n\n`)
+    const leave = house.live.follow(actor.academyId, trainingId.data, { hear: say, end: () => res.end() })
     const stillHere = setInterval(() => res.write(':\n\n'), STILL_HERE_MS)
     res.on('close', () => {
       clearInterval(stillHere)
@@ -52,4 +63,11 @@ function serveLive(house: House, router: Router): void {
     await house.live.standing()
     say({ kind: 'training', trainingId: trainingId.data })
   })
+}
+
+/** Of somebody else's shot a trainee hears how far it has come; its numbers are withheld, as they are everywhere. */
+function asHeardBy({ part, personId }: Actor, message: LiveMessage): LiveMessage {
+  if (message.kind !== 'stage' || reachOf(part, 'see-shots') === 'all' || message.stage.personId === personId)
+    return message
+  return { ...message, stage: { ...message.stage, pumpS: 0, weightG: null } }
 }

@@ -1,10 +1,8 @@
-import { createServer } from 'node:http'
-import type { AddressInfo } from 'node:net'
-import { type LiveMessage, liveMessage, training, trainingList } from '@calm-apron/contract'
+import { CONTRACT_HEADER, pastTrainings, training, trainingList } from '@calm-apron/contract'
 import { type TrainingSetup, trainingState } from '@calm-apron/core'
 import request from 'supertest'
 import { ORIGIN, type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
-import { type Somebody, type World, worldIn } from '../testing/world.ts'
+import { AWAY, type Somebody, type World, worldIn } from '../testing/world.ts'
 
 let server: TestServer
 let world: World
@@ -14,6 +12,7 @@ let trainingId: string
 beforeAll(async () => {
   server = await serveTest()
   world = worldIn(server.house)
+  await world.openOther()
 })
 afterAll(() => server.stop())
 beforeEach(async () => {
@@ -22,7 +21,7 @@ beforeEach(async () => {
   trainingId = newId()
 })
 
-const setup = (): TrainingSetup => {
+const setup = (part: Partial<TrainingSetup> = {}): TrainingSetup => {
   const { barId, recipeRevisionId, grinderId, bagId } = shotOf()
   const seats = [{ personId: trainee.personId, machineId: null, groupNo: 0 }]
   return {
@@ -34,16 +33,25 @@ const setup = (): TrainingSetup => {
     routineId: null,
     purpose: 'practice',
     grindOwner: 'trainer',
+    ...part,
   }
 }
-const note = (who: Somebody, happening: object, eventId = newId(), at = new Date().toISOString()) =>
+const note = (
+  who: Somebody,
+  happening: object,
+  eventId = newId(),
+  at = new Date().toISOString(),
+  part: object = {},
+) =>
   request(server.app)
     .put(`/api/v1/trainings/${trainingId}/events/${eventId}`)
     .set('Cookie', who.cookie)
     .set('Origin', ORIGIN)
-    .send({ by: who.personId, at, happening })
+    .set(CONTRACT_HEADER, '2')
+    .send({ by: who.personId, at, happening, ...part })
 const get = (who: Somebody, path = '') =>
-  request(server.app).get(`/api/v1/trainings${path}`).set('Cookie', who.cookie)
+  request(server.app).get(`/api/v1/trainings${path}`).set('Cookie', who.cookie).set(CONTRACT_HEADER, '2')
+const ENDED = { kind: 'ended', left: { rinsed: true, wiped: true, handleBack: true } }
 const start = () => note(trainer, { kind: 'started', setup: setup() }).expect(201)
 
 test('what happened is kept once, however often it is sent, and shows how the training stands', async () => {
@@ -69,16 +77,181 @@ test('one with a seat sees it among the open ones, others don’t; ended, it is 
       .trainings.some((each) => each.trainingId === trainingId)
   expect([await open(trainee), await open(trainer), await open(stranger)]).toEqual([true, true, false])
   await get(stranger, `/${trainingId}`).expect(404)
-  await note(stranger, { kind: 'break-began' }).expect(404)
-  await note(trainee, {
-    kind: 'ended',
-    left: { rinsed: true, wiped: true, handleBack: true },
-  }).expect(201)
+  await note(trainer, ENDED).expect(201)
   expect(await open(trainer)).toBe(false)
 })
 
-test('nothing can happen before it was started', async () => {
+test('nothing can happen before it was started, and it is started once', async () => {
   await note(trainer, { kind: 'break-began' }).expect(404)
+  await start()
+  expect((await note(trainer, { kind: 'started', setup: setup() }).expect(409)).body).toMatchObject({
+    code: 'id-taken',
+  })
+})
+
+describe('what each may do in it', () => {
+  const { grinderId, bagId, recipeRevisionId } = shotOf()
+  const lock = {
+    grinderId,
+    bagId,
+    recipeRevisionId,
+    setting: 14,
+    doseG: 18,
+    basketId: null,
+    innerBurrAt: null,
+  }
+  const LOCKED = { kind: 'locked', lock: { ...lock, shots: 3, grams: 60, money: null } }
+
+  test('it is led by those who teach: one with a seat ends, changes, breaks, opens and starts nothing', async () => {
+    await start()
+    const before = (await get(trainer, `/${trainingId}`)).body as unknown
+    const happenings = [
+      ENDED,
+      { kind: 'changed', setup: setup({ grindOwner: 'trainee' }) },
+      { kind: 'break-began' },
+      { kind: 'break-ended' },
+      { kind: 'reopened' },
+      { kind: 'started', setup: setup() },
+    ]
+    for (const happening of happenings)
+      expect([happening.kind, (await note(trainee, happening)).status]).toEqual([happening.kind, 403])
+    expect((await get(trainer, `/${trainingId}`)).body).toEqual(before)
+    trainingId = newId()
+    await note(trainee, { kind: 'started', setup: setup() }).expect(403)
+  })
+
+  test('one with a seat dials in where whoever leads has let trainees set the grind, and only then', async () => {
+    await start()
+    await note(trainee, LOCKED).expect(404)
+    await note(trainer, { kind: 'changed', setup: setup({ grindOwner: 'trainee' }) }).expect(201)
+    await note(trainee, LOCKED).expect(201)
+    await note(trainee, { kind: 'unlocked', why: 'dose' }).expect(201)
+    await note(await world.make('trainee'), LOCKED).expect(404)
+    await note(trainer, ENDED).expect(201)
+    await note(trainee, LOCKED).expect(404)
+  })
+
+  test('nobody is named as having done it who did not, or may not', async () => {
+    await start()
+    const head = await world.make('head')
+    const by = { by: head.personId }
+    expect(
+      (await note(trainer, { kind: 'break-began' }, newId(), undefined, by).expect(422)).body,
+    ).toMatchObject({
+      errors: [{ path: 'by', reason: 'not-at-this-device' }],
+    })
+    const answer = await note(trainer, { kind: 'break-began' }, newId(), '2098-01-01T00:00:00.000Z').expect(
+      201,
+    )
+    const { events } = training.parse(answer.body)
+    expect(Date.parse(events.at(-1)?.at ?? '')).toBeLessThan(Date.now() + 1000)
+    expect(events.at(-1)).toMatchObject({ by: trainer.personId, sentBy: trainer.personId })
+  })
+
+  test('what it is set up with is there, in this academy; what is elsewhere is as little there as nothing', async () => {
+    const away = await world.make('trainee', AWAY)
+    const things = { bar: newId(), grinder: await world.makeThing(away) }
+    const seat = { machineId: null, groupNo: 0 }
+    const wrong: [string, Partial<TrainingSetup>][] = [
+      ['barId', { barId: things.bar }],
+      ['grinderId', { grinderId: things.grinder }],
+      ['bagId', { bagId: String(grinderId) }],
+      ['routineId', { routineId: newId() }],
+      ['recipeRevisionId', { recipeRevisionId: newId() }],
+      ['seats.0.personId', { seats: [{ personId: away.personId, ...seat }] }],
+      ['seats.0.machineId', { seats: [{ personId: trainee.personId, ...seat, machineId: newId() }] }],
+    ]
+    for (const kind of ['started', 'changed']) {
+      if (kind === 'changed') await start()
+      for (const [field, part] of wrong) {
+        const answer = await note(trainer, { kind, setup: setup(part) })
+        expect([field, answer.status, answer.body]).toMatchObject([
+          field,
+          422,
+          { errors: [{ path: `happening.setup.${field}`, reason: 'unknown-id' }] },
+        ])
+      }
+    }
+  })
+
+  test('nobody tells the stage of somebody else, nor sees its numbers where shots are withheld', async () => {
+    await start()
+    const stage = { personId: trainer.personId, shotId: newId(), step: 'dose', phase: 'before', pumpS: 0 }
+    const answer = await request(server.app)
+      .put(`/api/v1/trainings/${trainingId}/stages/a`)
+      .set('Cookie', trainee.cookie)
+      .set('Origin', ORIGIN)
+      .send({ ...stage, weightG: null, at: new Date().toISOString() })
+    expect(answer.body).toMatchObject({ errors: [{ path: 'personId', reason: 'not-theirs' }] })
+  })
+
+  test('those who sit in one training know each other’s names', async () => {
+    const peer = await world.make('trainee')
+    const today = async (who: Somebody) =>
+      JSON.stringify((await request(server.app).get('/api/v1/today').set('Cookie', who.cookie)).body)
+    expect(await today(trainee)).not.toContain(peer.displayName)
+    const seats = [trainee, peer].map(({ personId }) => ({ personId, machineId: null, groupNo: 0 }))
+    await note(trainer, { kind: 'started', setup: setup({ seats }) }).expect(201)
+    expect(await today(trainee)).toContain(peer.displayName)
+    expect(await today(await world.make('trainee'))).not.toContain(peer.displayName)
+  })
+})
+
+describe('once it is over', () => {
+  const past = async (who: Somebody, app = server.app) => {
+    const answer = await request(app).get('/api/v1/past-trainings?limit=100').set('Cookie', who.cookie)
+    return pastTrainings.parse(answer.body).trainings.map((each) => each.trainingId)
+  }
+
+  test('it is listed among the past ones, of one with a seat their own, and opened again within the day', async () => {
+    await start()
+    expect(await past(trainer)).not.toContain(trainingId)
+    await note(trainer, { kind: 'reopened' }).expect(422)
+    await note(trainer, ENDED).expect(201)
+    expect([await past(trainer), await past(trainee)]).toEqual([
+      expect.arrayContaining([trainingId]),
+      [trainingId],
+    ])
+    expect(await past(await world.make('trainee'))).toEqual([])
+    const { events } = training.parse((await note(trainer, { kind: 'reopened' }).expect(201)).body)
+    expect(trainingState(events)?.ended).toBeNull()
+    expect(await past(trainer)).not.toContain(trainingId)
+  })
+
+  test('a day later it is open no more, and stays ended', async () => {
+    await start()
+    await note(trainer, ENDED).expect(201)
+    const later = server.beside(() => new Date(Date.now() + 25 * 3_600_000))
+    const answer = await request(later)
+      .put(`/api/v1/trainings/${trainingId}/events/${newId()}`)
+      .set('Cookie', trainer.cookie)
+      .set('Origin', ORIGIN)
+      .send({ by: trainer.personId, at: new Date().toISOString(), happening: { kind: 'reopened' } })
+    expect(answer.body).toMatchObject({ errors: [{ path: 'happening.kind', reason: 'too-late' }] })
+    expect(await past(trainee, later)).toEqual([trainingId])
+  })
+
+  test('pages of them go back in time, none twice', async () => {
+    const seen: string[] = []
+    for (let no = 0; no < 3; no += 1) {
+      trainingId = newId()
+      await start()
+      await note(trainer, ENDED).expect(201)
+    }
+    let cursor: string | null = ''
+    while (cursor !== null) {
+      const answer = await request(server.app)
+        .get('/api/v1/past-trainings')
+        .query({ limit: 2, ...(cursor !== '' && { cursor }) })
+        .set('Cookie', trainee.cookie)
+      const page = pastTrainings.parse(answer.body)
+      seen.push(...page.trainings.map((each) => each.trainingId))
+      cursor = page.nextCursor
+    }
+    expect(new Set(seen).size).toBe(3)
+    expect(seen).toHaveLength(3)
+    expect(seen[0]).toBe(trainingId)
+  })
 })
 
 test('shots are listed by training and by grinder', async () => {
@@ -90,79 +263,4 @@ test('shots are listed by training and by grinder', async () => {
   const ids = (body: unknown) => (body as { shots: { shotId: string }[] }).shots.map((shot) => shot.shotId)
   expect(ids((await list(`trainingId=${trainingId}`)).body)).toEqual([shotId])
   expect(ids((await list(`grinderId=${String(shotOf().grinderId)}`)).body)).toContain(shotId)
-})
-
-describe('live', () => {
-  const listening = async (app = server.app) => {
-    const http = createServer(app)
-    await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
-    const port = (http.address() as AddressInfo).port
-    const close = () => {
-      http.closeAllConnections()
-      return new Promise((resolve) => http.close(resolve))
-    }
-    return { url: `http://127.0.0.1:${port}/api/v1/trainings/${trainingId}/live`, close }
-  }
-  /** Follows until enough was heard. */
-  async function hear(url: string, who: Somebody, enough: (all: LiveMessage[]) => boolean) {
-    const stop = new AbortController()
-    const answer = await fetch(url, { headers: { Cookie: who.cookie }, signal: stop.signal })
-    const heard: LiveMessage[] = []
-    let say: () => void = () => undefined
-    const first = new Promise<void>((resolve) => (say = resolve))
-    const all = (async () => {
-      const words = new TextDecoder()
-      for await (const chunk of answer.body ?? []) {
-        for (const line of words.decode(chunk).split('\n'))
-          if (line.startsWith('data: ')) heard.push(liveMessage.parse(JSON.parse(line.slice(6))))
-        if (heard.length > 0) say()
-        if (enough(heard)) break
-      }
-      stop.abort()
-      return heard
-    })()
-    return { status: answer.status, first, all }
-  }
-  const stage = () => ({
-    personId: trainee.personId,
-    shotId: newId(),
-    step: 'dose',
-    phase: 'before',
-    pumpS: 0,
-    weightG: 18.1,
-    at: new Date().toISOString(),
-  })
-  const tellStage = (who: Somebody) =>
-    request(server.app)
-      .put(`/api/v1/trainings/${trainingId}/stages/a`)
-      .set('Cookie', who.cookie)
-      .set('Origin', ORIGIN)
-      .send(stage())
-
-  test('what happens reaches a tablet at another server', async () => {
-    await start()
-    const there = await listening(server.beside())
-    const { first, all } = await hear(there.url, trainer, (heard) =>
-      heard.some(({ kind }) => kind === 'stage'),
-    )
-    // The first word says that the line stands.
-    await first
-    await tellStage(trainee).expect(200)
-    expect(await all).toEqual([
-      { kind: 'training', trainingId },
-      { kind: 'stage', stage: expect.objectContaining({ group: 'a', step: 'dose', weightG: 18.1 }) },
-    ])
-    await there.close()
-  })
-
-  test('it is followed by those of the training only', async () => {
-    await start()
-    const here = await listening()
-    const stranger = await world.make('trainee')
-    const refused = await fetch(here.url, { headers: { Cookie: stranger.cookie } })
-    expect(refused.status).toBe(404)
-    expect((await fetch(here.url)).status).toBe(401)
-    await tellStage(stranger).expect(404)
-    await here.close()
-  })
 })

@@ -1,27 +1,64 @@
-import type { GroupStage, Training, TrainingEventInput } from '@calm-apron/contract'
-import { type TrainingEvent, type TrainingHappening, trainingState } from '@calm-apron/core'
+import type {
+  GroupStage,
+  PastTrainings,
+  PastTrainingsQuery,
+  Training,
+  TrainingEventInput,
+} from '@calm-apron/contract'
+import {
+  type TrainingEvent,
+  type TrainingHappening,
+  canReopen,
+  hasSeat,
+  isTrainingOver,
+  mayDialIn,
+  trainingState,
+} from '@calm-apron/core'
+import { reachOf } from '@calm-apron/contract'
 import { leaveTrace } from '../audit/trace.ts'
+import { noteClaim } from '../claims/noteClaim.ts'
+import { whoSaysNow } from '../claims/whoSays.ts'
 import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
+import { deviceInstant } from '../http/clock.ts'
+import { readCursor, writeCursor } from '../http/cursor.ts'
 import { type Kept, once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
-import { standingOf } from '../people/queries.ts'
-import { refuseField } from '../refusal.ts'
+import { roleOf } from '../people/queries.ts'
+import { Refusal, refuseField } from '../refusal.ts'
+import { ACTION_OF, TRACE_OF, refuseWrongSetup } from './happening.ts'
 import { tellLive } from './live.ts'
-import { eventsOf, findEvent, insertEvent, trainingsSince } from './queries.ts'
+import { eventsOf, findEvent, insertEvent, trainingPage, trainingsSince } from './queries.ts'
 
-/** A training that began longer ago is nobody's any more. */
+/** As far back as a training can still be on. */
 const RECENT_MS = 24 * 3_600_000
 
-/** Trainings of the last day that are not over, newest first: whose seat one has, or all. */
+/** Trainings that are on, newest first: whose seat one has, or all. */
 export async function listOpenTrainings({ actor, transaction, now }: Errand): Promise<Training[]> {
   const recent = await trainingsSince(transaction, new Date(now.getTime() - RECENT_MS))
   return recent
     .filter(({ events }) => {
       const state = trainingState(events)
-      if (state === null || state.ended !== null) return false
-      return actor.part !== 'trainee' || hasSeat(events, actor.personId)
+      if (state === null || isTrainingOver(state, now)) return false
+      return reachOf(actor.part, 'see-trainings') === 'all' || hasSeat(events, actor.personId)
     })
     .reverse()
+}
+
+/** One page of those that are over, newest first: whose seat one had, or all. */
+export async function listPastTrainings(
+  { actor, transaction, now }: Errand,
+  { cursor, limit }: PastTrainingsQuery,
+): Promise<PastTrainings> {
+  const after = cursor === undefined ? null : readCursor(cursor)
+  const seat = reachOf(actor.part, 'see-trainings') === 'all' ? null : actor.personId
+  const { trainings, end } = await trainingPage(transaction, { after, limit, seat })
+  return {
+    trainings: trainings.filter(({ events }) => {
+      const state = trainingState(events)
+      return state !== null && isTrainingOver(state, now)
+    }),
+    nextCursor: end === null ? null : writeCursor(end),
+  }
 }
 
 /** @throws {Refusal} `not-found` */
@@ -40,25 +77,10 @@ export async function eventsSeenBy(
   return events
 }
 
-/** Whether somebody has, or had, a seat. */
-function hasSeat(events: readonly TrainingEvent[], personId: string): boolean {
-  return events.some(
-    ({ happening, by }) =>
-      ('setup' in happening && happening.setup.seats.some((seat) => seat.personId === personId)) ||
-      (happening.kind === 'started' && by === personId),
-  )
-}
-
-/** What leaves a trace: beginnings, ends and who is where; breaks and locks tell of themselves. */
-const TRACE_OF = {
-  started: 'training-started',
-  changed: 'training-changed',
-  ended: 'training-ended',
-} as const satisfies Partial<Record<TrainingHappening['kind'], string>>
-
 /**
  * Notes what happened. Repeated, it is what was noted before.
- * @throws {Refusal} `id-taken`; `not-found` for a training that was not started, or another's; `invalid-input`
+ * @throws {Refusal} `id-taken`; `not-allowed` to those who don't lead; `not-found` for a training that was not started,
+ *   or another's; `invalid-input`
  */
 export async function noteEvent(
   errand: Errand,
@@ -66,7 +88,9 @@ export async function noteEvent(
   eventId: string,
   input: TrainingEventInput,
 ): Promise<Kept<Training>> {
-  const { transaction } = errand
+  const { actor, transaction } = errand
+  if (reachOf(actor.part, ACTION_OF[input.happening.kind]) === 'none')
+    throw new Refusal('not-allowed', 'A training is led by those who teach.')
   return once(errand, {
     id: eventId,
     find: () => findEvent(transaction, eventId),
@@ -80,49 +104,106 @@ export async function noteEvent(
 }
 
 async function keepEvent(
-  { actor, transaction, now }: Errand,
+  errand: Errand,
   trainingId: string,
   eventId: string,
-  { by, at, happening }: TrainingEventInput,
+  input: TrainingEventInput,
   digest: string,
 ): Promise<Training> {
-  const event = { eventId, by, at, happening }
-  const known = await eventsOf(transaction, trainingId)
-  if (known.length === 0 && happening.kind !== 'started') throw notThere()
-  refuseUnlessOwn(actor, 'lead-training', hasSeat([...known, event], actor.personId))
-  if ((await standingOf(transaction, by)) === null)
-    throw refuseField('by', 'unknown-id', 'There is nobody by this id.')
+  const { actor, transaction, now } = errand
+  const { by, at, happening, after = null } = input
+  refuseUntimely(errand, await eventsOf(transaction, trainingId), happening)
+  const saying = await whoSaysNow(errand, 'by', by)
+  await refuseWhoMayNot(errand, by, happening)
+  await refuseWrongSetup(transaction, happening)
   const { academyId, personId: sentBy } = actor
   await insertEvent(transaction, {
-    ...event,
+    eventId,
+    by,
+    happening,
     academyId,
     trainingId,
     sentBy,
-    at: new Date(at),
+    afterEventId: after,
+    at: deviceInstant(at, now).at,
     receivedAt: now,
     kind: happening.kind,
     bodyDigest: digest,
   })
-  if (happening.kind in TRACE_OF) {
-    const kind = TRACE_OF[happening.kind as keyof typeof TRACE_OF]
-    await leaveTrace(
-      transaction,
-      { academyId, kind, actorId: by, personId: null, subjectId: trainingId, after: happening },
-      now,
-    )
-  }
+  await noteClaim(errand, saying, {
+    kind: 'training-event',
+    recordId: eventId,
+    subjectId: trainingId,
+    judgedBy: by,
+  })
+  await traceEvent(errand, trainingId, by, happening)
   await tellLive(transaction, academyId, trainingId, { kind: 'training', trainingId })
   return { trainingId, events: await eventsOf(transaction, trainingId) }
 }
 
-/** Passes on what a group is doing; nothing of it is kept. @throws {Refusal} `not-found` */
+/** What can't be said of a training as it stands. */
+function refuseUntimely(
+  { actor, now }: Errand,
+  known: readonly TrainingEvent[],
+  { kind }: TrainingHappening,
+): void {
+  const state = trainingState(known)
+  if (kind === 'started') {
+    if (state !== null) throw new Refusal('id-taken', 'Another training was started under this id.')
+    return
+  }
+  if (state === null) throw notThere()
+  refuseUnlessOwn(actor, ACTION_OF[kind], mayDialIn(state, actor.personId))
+  if (kind === 'reopened' && !canReopen(state, now))
+    throw refuseField('happening.kind', 'too-late', 'A training can be opened again within a day of its end.')
+}
+
+/** Whoever is said to have done it must be one who may. */
+async function refuseWhoMayNot(
+  { actor, transaction }: Errand,
+  by: string,
+  { kind }: TrainingHappening,
+): Promise<void> {
+  if (by === actor.personId) return
+  const role = await roleOf(transaction, by)
+  if (role === null || reachOf(role, ACTION_OF[kind]) !== 'all')
+    throw refuseField('by', 'not-theirs', 'This is not theirs to do.')
+}
+
+async function traceEvent(
+  { actor, transaction, now }: Errand,
+  trainingId: string,
+  actorId: string,
+  happening: TrainingHappening,
+): Promise<void> {
+  if (!(happening.kind in TRACE_OF)) return
+  const kind = TRACE_OF[happening.kind as keyof typeof TRACE_OF]
+  const { academyId, personId: sentBy } = actor
+  const after = sentBy === actorId ? happening : { ...happening, sentBy }
+  await leaveTrace(
+    transaction,
+    { academyId, kind, actorId, personId: null, subjectId: trainingId, after },
+    now,
+  )
+}
+
+/**
+ * Passes on what a group is doing; nothing of it is kept.
+ * @throws {Refusal} `not-found`; `invalid-input` for somebody who does not pull in it
+ */
 export async function passOnStage(
   errand: Errand,
   trainingId: string,
   group: string,
   stage: GroupStage,
 ): Promise<void> {
-  await eventsSeenBy(errand, trainingId)
   const { actor, transaction } = errand
+  const events = await eventsOf(transaction, trainingId)
+  if (events.length === 0) throw notThere()
+  refuseUnlessOwn(actor, 'tell-stage', hasSeat(events, actor.personId))
+  const isTheirs =
+    stage.personId === actor.personId ||
+    (reachOf(actor.part, 'tell-stage') === 'all' && hasSeat(events, stage.personId))
+  if (!isTheirs) throw refuseField('personId', 'not-theirs', 'Nobody else tells what they are doing.')
   await tellLive(transaction, actor.academyId, trainingId, { kind: 'stage', stage: { group, ...stage } })
 }

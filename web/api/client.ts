@@ -9,6 +9,7 @@ import {
   readProblem,
 } from '@calm-apron/contract'
 import type { z } from 'zod'
+import { compareClocks } from './deviceClock.ts'
 
 /** The server's own word that it won't. */
 export class RefusedByServer extends Error {
@@ -58,7 +59,7 @@ async function reach(
   { params = {}, query = {}, body }: { params?: object; query?: object; body?: unknown },
 ): Promise<Response> {
   try {
-    return await fetch(addressOf(endpoint.path, params, query), {
+    const answer = await fetch(addressOf(endpoint.path, params, query), {
       method: endpoint.method.toUpperCase(),
       signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
       headers: {
@@ -67,6 +68,8 @@ async function reach(
       },
       ...(body !== undefined && { body: JSON.stringify(body) }),
     })
+    compareClocks(answer, new Date())
+    return answer
   } catch (error) {
     throw new ServerUnreachable('No answer.', { cause: error })
   }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { settingShown } from '@calm-apron/core'
+import { mayDialIn, settingShown } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -25,6 +25,9 @@ const door = useDoor()
 const { state, setup, isLoaded, recipe, grinder, coffee, advice, fit, sessionListed, best, pull, lock } =
   useDialIn(() => props.trainingId)
 const prediction = ref('')
+const isTheirs = computed(
+  () => state.value !== null && door.may('dial-in', mayDialIn(state.value, door.personId)),
+)
 /** Some grinders are changed by one person alone. */
 const lockedFor = computed(() => {
   const held = grinder.value?.lock ?? null
@@ -52,7 +55,13 @@ async function lockAndGo(): Promise<void> {
 </script>
 
 <template>
-  <div v-if="state && advice && recipe && grinder" class="dialin">
+  <EmptyPlace
+    v-if="state && !isTheirs"
+    :says="t('dialin.notOpen')"
+    :action="t('bar.toTraining')"
+    :to="{ name: 'training', params: { trainingId } }"
+  />
+  <div v-else-if="state && advice && recipe && grinder" class="dialin">
     <header>
       <h1 tabindex="-1">{{ t('dialin.title') }}</h1>
       <p class="soft">

@@ -122,7 +122,7 @@ export function useDialIn(trainingId: () => string) {
       {
         purpose: 'experiment',
         isCallAsked: false,
-        grindOwner: 'trainer',
+        grindOwner: door.isStaff ? 'trainer' : 'trainee',
         grindText: String(advice.value.setting),
         prediction: { text: byPersonS, byToolS: Math.round(advice.value.predicted.s * 10) / 10 },
       },

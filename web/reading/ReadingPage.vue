@@ -84,6 +84,9 @@ const mayCorrect = computed(() => {
         }}
       </h1>
       <p class="soft">{{ t('recipe.judged', { name: shot.recipe.name, no: shot.recipe.revisionNo }) }}</p>
+      <p v-if="shot.clockAheadS" class="soft">
+        {{ t('reading.clockAhead', { min: Math.round(shot.clockAheadS / 60) }) }}
+      </p>
       <p v-if="isUnsent" role="status">{{ t('reading.unsent') }}</p>
     </header>
     <DiagnosisCard

@@ -14,10 +14,11 @@ const academy = useAcademy()
 const { lines, changes } = useFactWords()
 
 /** Who judged, and whether that was checked; nothing for what was recorded before people signed in. */
-function judgeOf({ judgedBy, isClaimed }: ShotRevision): string {
+function judgeOf({ judgedBy, isClaimed, isDenied }: ShotRevision): string {
   if (judgedBy === null) return ''
   const person = academy.personName(judgedBy) || t('app.someoneErased')
-  return [t('reading.judgedBy', { person }), ...(isClaimed ? [t('reading.claimed')] : [])].join(', ')
+  const doubt = isDenied ? [t('reading.denied')] : isClaimed ? [t('reading.claimed')] : []
+  return [t('reading.judgedBy', { person }), ...doubt].join(', ')
 }
 
 const rows = computed(() =>

@@ -42,6 +42,19 @@ const slips = computed(() => {
     trainer: trainer?.taste?.[axis] ?? '–',
   }))
 })
+/** What of a slip tells how far it leans on nobody. */
+const doubts = computed(() =>
+  ([newest('trainee'), newest('trainer')] as const).flatMap((slip) => {
+    if (slip === null) return []
+    const person = academy.personName(slip.filledBy)
+    const holder = slip.takenDownBy === null ? '' : academy.personName(slip.takenDownBy)
+    return [
+      ...(slip.isBlind ? [] : [t(slip.isLate ? 'slip.late' : 'slip.notBlind', { person })]),
+      ...(slip.isClaimed ? [t('slip.claimed', { person })] : []),
+      ...(slip.takenDownBy === null || slip.isClaimed ? [] : [t('slip.takenDown', { person, holder })]),
+    ]
+  }),
+)
 const hasSlips = computed(() => props.tasting.slips.some(({ taste }) => taste !== null))
 </script>
 
@@ -93,6 +106,7 @@ const hasSlips = computed(() => props.tasting.slips.some(({ taste }) => taste !=
         </tr>
       </tbody>
     </table>
+    <p v-for="doubt in doubts" :key="doubt" class="soft doubt">{{ doubt }}</p>
     <ul v-if="tasting.photos.length > 0" class="photos">
       <li v-for="(photo, index) in tasting.photos" :key="photo.photoId">
         <img :src="photo.picture" :alt="t('photo.alt', { no: index + 1 })" />
@@ -102,6 +116,9 @@ const hasSlips = computed(() => props.tasting.slips.some(({ taste }) => taste !=
 </template>
 
 <style scoped>
+.doubt {
+  margin: 4px 0 0;
+}
 dl {
   display: grid;
   grid-template-columns: minmax(7em, auto) 1fr;

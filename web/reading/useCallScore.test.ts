@@ -15,6 +15,7 @@ const call = (part: Partial<Call>): Call => ({
   takenDownBy: null,
   receivedAt: '',
   rulesVersion: 2,
+  isClaimed: false,
   ...part,
 })
 const fast = diagnose(

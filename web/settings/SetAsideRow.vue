@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { BOUNDS, ENDPOINTS, type SetAsideRecord } from '@calm-apron/contract'
+import { BOUNDS, ENDPOINTS, type SetAsideRecord, type Slip } from '@calm-apron/contract'
+import { TASTE_AXES } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -7,7 +8,7 @@ import { RefusedByServer, call } from '../api/client.ts'
 import FormFailure from '../forms/FormFailure.vue'
 import FormField from '../forms/FormField.vue'
 import { useForm } from '../forms/useForm.ts'
-import { useFactWords } from '../reading/useFactWords.ts'
+import { type FactLine, useFactWords } from '../reading/useFactWords.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useFormat } from '../units/useFormat.ts'
 
@@ -25,16 +26,33 @@ const isStale = ref(false)
 
 const title = computed(() => {
   const { write } = props.record
-  const at = write.kind === 'shot' ? write.body.pulledAt : write.body.correctedAt
+  const at = writtenAt(write)
   const when = { date: format.dateOf(at, academy.timeZone), time: format.timeOf(at, academy.timeZone) }
   return write.kind === 'shot'
     ? t('setAside.shot', { person: academy.personName(write.body.personId), ...when })
-    : t('setAside.correction', when)
+    : t(`setAside.${write.kind}`, when)
 })
+function writtenAt(write: SetAsideRecord['write']): string {
+  switch (write.kind) {
+    case 'shot':
+      return write.body.pulledAt
+    case 'correction':
+      return write.body.correctedAt
+    case 'slip':
+      return write.body.tastedAt
+  }
+}
 const author = computed(() => academy.personName(props.record.judgedBy) || t('app.someoneErased'))
-const facts = computed(() =>
-  lines(props.record.write.body.facts).filter(({ value }) => value !== t('fact.unknown')),
-)
+const facts = computed(() => {
+  const { write } = props.record
+  if (write.kind === 'slip') return tasteLines(write.body.taste)
+  return lines(write.body.facts).filter(({ value }) => value !== t('fact.unknown'))
+})
+function tasteLines(taste: Slip['taste']): FactLine[] {
+  return taste === null
+    ? []
+    : TASTE_AXES.map((axis) => ({ label: t(`axis.${axis}`), value: String(taste[axis] ?? '–') }))
+}
 
 async function decide(decision: 'keep' | 'drop'): Promise<void> {
   const { setAsideId } = props.record

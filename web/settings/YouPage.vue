@@ -5,6 +5,7 @@ import SignOut from '../doors/SignOut.vue'
 import PersonExportButton from '../people/PersonExportButton.vue'
 import { useDoor } from '../store/door.ts'
 import { useFormat } from '../units/useFormat.ts'
+import ClaimList from './ClaimList.vue'
 import ChangePassword from './ChangePassword.vue'
 import ChangePin from './ChangePin.vue'
 import SessionList from './SessionList.vue'
@@ -27,6 +28,7 @@ const session = computed(() => door.session)
         {{ t('you.until', { date: format.dateOf(session.endsAt, session.academy.timeZone) }) }}
       </p>
     </header>
+    <ClaimList :time-zone="session.academy.timeZone" />
     <p v-if="session.signInName === null">{{ t('you.noSignIn') }}</p>
     <template v-else>
       <ChangePin :has-pin="session.hasPin" />

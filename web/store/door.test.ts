@@ -1,13 +1,30 @@
 import { useDoor } from './door.ts'
 import { IDA, ODALYS, doorsWith, freshDevice, freshPage, sessionOf, settled } from './testing/device.ts'
 
+const maySend = (door: ReturnType<typeof useDoor>, author: string) => door.maySend({ kind: 'shot', author })
+
 test('whoever is here, and whom the device knows, may be sent for; nobody while the tablet is in a trainee’s hands', async () => {
   await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS, IDA) })
   const door = useDoor()
   await door.load()
-  expect([door.state, door.isAuthorHere(ODALYS), door.isAuthorHere(IDA)]).toEqual(['open', true, true])
+  expect([door.state, maySend(door, ODALYS), maySend(door, IDA)]).toEqual(['open', true, true])
   door.session = { ...sessionOf(ODALYS), handedOver: { personId: IDA, shotId: ODALYS } }
-  expect([door.part, door.isAuthorHere(ODALYS)]).toEqual(['handed', false])
+  expect([door.part, maySend(door, ODALYS)]).toEqual(['handed', false])
+})
+
+test('what leads a training is sent by those who teach, and a ruling by whoever made it', async () => {
+  await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS, IDA) })
+  const door = useDoor()
+  await door.load()
+  const may = (author: string) =>
+    (['training-event', 'ruling', 'slip'] as const).map((kind) => door.maySend({ kind, author }))
+  expect([may(ODALYS), may(IDA)]).toEqual([
+    [true, true, true],
+    [true, false, true],
+  ])
+  const trainee = sessionOf(IDA)
+  door.session = { ...trainee, person: { ...trainee.person, role: 'trainee' } }
+  expect(may(ODALYS)).toEqual([false, false, true])
 })
 
 test('of whom the device knew before somebody came in, nothing is sent until the server says it anew', async () => {
@@ -21,10 +38,10 @@ test('of whom the device knew before somebody came in, nothing is sent until the
     return doorsWith(sessionOf(ODALYS), ODALYS)
   }
   const comingIn = door.comeIn(sessionOf(ODALYS))
-  expect([door.personId, door.isAuthorHere(IDA)]).toEqual([ODALYS, false])
+  expect([door.personId, maySend(door, IDA)]).toEqual([ODALYS, false])
   answer()
   await comingIn
-  expect([door.isAuthorHere(ODALYS), door.isAuthorHere(IDA)]).toEqual([true, false])
+  expect([maySend(door, ODALYS), maySend(door, IDA)]).toEqual([true, false])
 })
 
 test('without network the device stays open as its last person; one where nobody was does not', async () => {

@@ -11,7 +11,7 @@ import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { ServerUnreachable, call, doorBell } from '../api/client.ts'
-import { asPlain, deviceDatabase } from './deviceDatabase.ts'
+import { type Write, asPlain, deviceDatabase } from './deviceDatabase.ts'
 
 /** `remembered`: the server can't be asked, and the device stays open as the last person. */
 export type DoorState = 'looking' | 'open' | 'remembered' | 'closed' | 'unreachable'
@@ -51,11 +51,15 @@ export const useDoor = defineStore('door', () => {
     return part.value !== null && mayDo(part.value, action, isOwn)
   }
 
-  /** Whether a record under this name may be sent now: its author is here, or this device knows them. */
-  function isAuthorHere(judgedBy: string): boolean {
+  /**
+   * Whether a record under this name may be sent now: its author is here, or this device knows them. What leads a
+   * training waits for one who teaches, and a ruling for whoever made it.
+   */
+  function maySend({ kind, author }: { kind: Write['kind']; author: string }): boolean {
     if (session.value === null || session.value.handedOver !== null) return false
-    const isKnown = devicePeople.value.some((each) => each.personId === judgedBy)
-    return judgedBy === session.value.person.personId || isKnown
+    if (author === session.value.person.personId) return true
+    if (kind === 'ruling' || (kind === 'training-event' && !isStaff.value)) return false
+    return devicePeople.value.some((each) => each.personId === author)
   }
 
   async function load(): Promise<void> {
@@ -142,7 +146,7 @@ export const useDoor = defineStore('door', () => {
     isStaff,
     wasEnded,
     may,
-    isAuthorHere,
+    maySend,
     load,
     comeIn,
     claim,

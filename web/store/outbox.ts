@@ -37,7 +37,7 @@ export const useOutbox = defineStore('outbox', () => {
     clearTimeout(retry)
     await keepUnkept()
     const database = await deviceDatabase()
-    const reached = await alone(async () => (await sendWaiting(database, door.isAuthorHere)) && sendUnkept())
+    const reached = await alone(async () => (await sendWaiting(database, door.maySend)) && sendUnkept())
     await changed()
     failures = reached ? 0 : failures + 1
     if (!reached) retry = setTimeout(() => void send(), backOffMs(failures))
@@ -66,7 +66,7 @@ export const useOutbox = defineStore('outbox', () => {
 
   /** What found no room goes from the page itself, after all that was kept before it. Tells whether it was reached. */
   async function sendUnkept(): Promise<boolean> {
-    for (let [write] = unkept; write !== undefined && door.isAuthorHere(write.author); [write] = unkept) {
+    for (let [write] = unkept; write !== undefined && door.maySend(write); [write] = unkept) {
       const outcome = await sendWrite(write)
       if (!outcome.sent && outcome.refused === null) return false
       unkept.shift()

@@ -66,7 +66,7 @@ test('a write whose author is not here waits, and holds nobody up', async () => 
     author: 'other',
     refused: null,
   })
-  const isOther = (personId: string) => personId === 'other'
+  const isOther = ({ author }: UnsentWrite) => author === 'other'
   const send = async () => Promise.resolve<SendOutcome>({ sent: true })
   expect(await sendWaiting(database, isOther, send)).toBe(true)
   expect(await idsIn(database)).toEqual(['a'])

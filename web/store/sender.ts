@@ -67,14 +67,14 @@ function subjectOf(write: Write): string {
  */
 export async function sendWaiting(
   database: DeviceDatabase,
-  isAuthorHere: (personId: string) => boolean,
+  maySend: (write: UnsentWrite) => boolean,
   send: (write: UnsentWrite) => Promise<SendOutcome> = sendWrite,
 ): Promise<boolean> {
   const held = new Set<string>()
   for (const write of await database.getAll('outbox')) {
     const subject = subjectOf(write)
     const isFirst = write.kind === 'shot' || write.kind === 'training-event'
-    if (write.refused !== null || write.order === undefined || !isAuthorHere(write.author)) {
+    if (write.refused !== null || write.order === undefined || !maySend(write)) {
       if (isFirst) held.add(subject)
       continue
     }

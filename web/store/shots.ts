@@ -47,6 +47,7 @@ function revisionOfShot({ shotId, body }: UnsentShot): ShotRevision {
     revisionNo: 1,
     judgedBy: body.judgedBy,
     isClaimed: false,
+    isDenied: false,
     reason: null,
     recordedAt: body.pulledAt,
     receivedAt: body.pulledAt,
@@ -62,6 +63,7 @@ function revisionOfCorrection({ revisionId, body }: UnsentCorrection, before: Sh
     revisionNo: basedOnNo + 1,
     judgedBy,
     isClaimed: false,
+    isDenied: false,
     reason,
     recordedAt: correctedAt,
     receivedAt: correctedAt,
@@ -83,7 +85,8 @@ export function useShots() {
       if (recipe === null) return []
       const { facts: _facts, judgedBy: _judgedBy, note: _note, ...setting } = write.body
       const shot = { shotId: write.shotId, ...setting, current: revisionOfShot(write) }
-      return [{ shot: withUnsentSlips({ ...shot, tasted: NOT_TASTED }), recipe, isUnsent: true }]
+      const unsent = { ...shot, clockAheadS: null, tasted: NOT_TASTED }
+      return [{ shot: withUnsentSlips(unsent), recipe, isUnsent: true }]
     })
   }
 

@@ -111,11 +111,19 @@ export function useTasting(shotId: () => string, isAwaited: () => boolean) {
 
 function asSlip({ slipId, shotId, body }: Unsent<'slip'>): Slip {
   const { basedOnNo, ...said } = body
-  return { slipId, shotId, ...said, revisionNo: basedOnNo + 1, takenDownBy: null, receivedAt: body.tastedAt }
+  const unsent = {
+    takenDownBy: null,
+    receivedAt: body.tastedAt,
+    isClaimed: false,
+    isBlind: true,
+    isLate: false,
+  }
+  return { slipId, shotId, ...said, ...unsent, revisionNo: basedOnNo + 1 }
 }
 function asCall({ callId, shotId, body }: Unsent<'call'>): Call {
   const { calledBy: personId, rulesVersion = null, ...said } = body
-  return { callId, shotId, personId, ...said, rulesVersion, takenDownBy: null, receivedAt: body.calledAt }
+  const unsent = { takenDownBy: null, receivedAt: body.calledAt, isClaimed: false }
+  return { callId, shotId, personId, ...said, rulesVersion, ...unsent }
 }
 function asRuling({ rulingId, shotId, body }: Unsent<'ruling'>): Tasting['rulings'][number] {
   const { rulesVersion = null, ...said } = body

@@ -52,6 +52,7 @@ const open = computed(() =>
         t('training.new')
       }}</RouterLink>
     </div>
+    <RouterLink class="past" :to="{ name: 'past-trainings' }">{{ t('training.past') }}</RouterLink>
   </section>
 </template>
 
@@ -74,6 +75,11 @@ h2 {
   background: var(--raised);
   color: inherit;
   text-decoration: none;
+}
+.past {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
 }
 .actions :deep(.ant-btn),
 .press {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LeftReady } from '@calm-apron/core'
+import { type LeftReady, canReopen, mayDialIn } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -32,6 +32,11 @@ const { state, setup, recipe, grinder, coffee, listed, isCounted, pulled, groups
 )
 const { stages, isLive } = useLive(() => props.trainingId)
 const isEnding = ref(false)
+const mayLead = computed(() => door.may('lead-training'))
+const mayTry = computed(
+  () => state.value !== null && (mayLead.value || mayDialIn(state.value, door.personId)),
+)
+const mayReopen = computed(() => mayLead.value && state.value !== null && canReopen(state.value, new Date()))
 
 onMounted(() => {
   void drafts.reload()
@@ -61,6 +66,9 @@ async function pullReference(): Promise<void> {
   const { machineId, groupNo } = first ?? { machineId: null, groupNo: 0 }
   await begin({ personId: door.personId, machineId, groupNo }, { purpose: 'experiment', isCallAsked: false })
 }
+async function reopen(): Promise<void> {
+  await trainings.note(props.trainingId, { kind: 'reopened' })
+}
 function goOn(shotId: string): void {
   void router.push({ name: 'shot', params: { shotId } })
 }
@@ -89,12 +97,16 @@ function goOn(shotId: string): void {
           ? t('leave.allDone')
           : t('leave.notAll')
       }}
+      <span v-if="state.ended.sentBy && state.ended.sentBy !== state.ended.by" class="soft">{{
+        t('training.sentBy', { person: academy.personName(state.ended.sentBy) })
+      }}</span>
+      <Button v-if="mayReopen" class="reopen" @click="reopen">{{ t('training.reopen') }}</Button>
     </p>
     <p v-else-if="state.onBreakSince" class="break" role="status">
       {{ t('training.onBreak', { time: format.timeOf(state.onBreakSince, academy.timeZone) }) }}
     </p>
     <LockNote
-      v-if="door.isStaff && !state.ended"
+      v-if="mayTry && !state.ended"
       :training-id="trainingId"
       :state="state"
       :recipe="recipe"
@@ -112,15 +124,12 @@ function goOn(shotId: string): void {
       />
     </div>
     <LeaveReady v-if="isEnding" @close="isEnding = false" @end="end" />
-    <div v-else-if="!state.ended" class="actions">
+    <div v-else-if="!state.ended && mayLead" class="actions">
       <Button v-if="reference" @click="pullReference">{{ t('training.reference') }}</Button>
       <Button @click="toggleBreak">{{ t(state.onBreakSince ? 'training.goOn' : 'training.break') }}</Button>
-      <RouterLink
-        v-if="door.isStaff"
-        class="link"
-        :to="{ name: 'new-training', query: { change: trainingId } }"
-        >{{ t('training.change') }}</RouterLink
-      >
+      <RouterLink class="link" :to="{ name: 'new-training', query: { change: trainingId } }">{{
+        t('training.change')
+      }}</RouterLink>
       <Button @click="isEnding = true">{{ t('training.end') }}</Button>
     </div>
     <section aria-labelledby="pulled">
@@ -172,6 +181,9 @@ function goOn(shotId: string): void {
   padding: 12px 16px;
   border-left: 6px solid var(--pine);
   background: var(--raised);
+}
+.reopen {
+  margin-left: 16px;
 }
 .actions :deep(.ant-btn) {
   height: 56px;

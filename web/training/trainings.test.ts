@@ -106,3 +106,12 @@ test('what was told to one person is not shown to the next', async () => {
   await settled()
   expect(trainings.open).toEqual([])
 })
+
+test('what happens names the newest that this tablet has seen, so that no clock puts it before', async () => {
+  const fast = eventOf(2, '2098-01-01T00:00:00.000Z', { kind: 'break-began' })
+  const { trainings } = await deviceWith({ trainingId: MORNING, events: [started, fast] })
+  await trainings.note(MORNING, { kind: 'break-ended' })
+  const [write] = useOutbox().writes
+  expect(write).toMatchObject({ kind: 'training-event', body: { after: fast.eventId } })
+  expect(trainings.stateOf(MORNING)?.onBreakSince).toBeNull()
+})

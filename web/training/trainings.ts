@@ -3,6 +3,8 @@ import {
   type TrainingEvent,
   type TrainingHappening,
   type TrainingState,
+  isTrainingOver,
+  trainingOrder,
   trainingState,
 } from '@calm-apron/core'
 import { defineStore } from 'pinia'
@@ -24,6 +26,8 @@ export const useTrainings = defineStore('trainings', () => {
   const door = useDoor()
   const outbox = useOutbox()
   const told = ref<Training[]>([])
+  /** Those that are over, as they were looked at. */
+  const past = ref<Training[]>([])
   /** What happened on this page: an answer that was asked for before it must not make it unhappen. */
   const happenedHere = ref<Record<string, TrainingEvent[]>>({})
 
@@ -44,8 +48,13 @@ export const useTrainings = defineStore('trainings', () => {
   /** One training anew, because something happened in it. */
   async function refresh(trainingId: string): Promise<void> {
     try {
-      put(await call(ENDPOINTS.getTraining, { params: { trainingId } }))
-      await keep()
+      const training = await call(ENDPOINTS.getTraining, { params: { trainingId } })
+      const isListed = told.value.some((each) => each.trainingId === trainingId)
+      if (!isListed && isPast(training)) see(training)
+      else {
+        put(training)
+        await keep()
+      }
     } catch (error) {
       if (!(error instanceof ServerUnreachable) && !(error instanceof RefusedByServer)) throw error
     }
@@ -53,6 +62,10 @@ export const useTrainings = defineStore('trainings', () => {
 
   function put(training: Training): void {
     told.value = [training, ...told.value.filter((each) => each.trainingId !== training.trainingId)]
+  }
+
+  function see(training: Training): void {
+    past.value = [training, ...past.value.filter((each) => each.trainingId !== training.trainingId)]
   }
 
   /** What was told, with all that happened here since. */
@@ -72,7 +85,7 @@ export const useTrainings = defineStore('trainings', () => {
 
   /** What happened in a training, with what waits here to be sent. */
   function eventsOf(trainingId: string): TrainingEvent[] {
-    const known = told.value.find((each) => each.trainingId === trainingId)?.events ?? []
+    const known = [...told.value, ...past.value].find((each) => each.trainingId === trainingId)?.events ?? []
     const isKnown = new Set(known.map(({ eventId }) => eventId))
     const unsent = outbox.writes.flatMap((write) =>
       write.kind === 'training-event' && write.trainingId === trainingId && !isKnown.has(write.eventId)
@@ -106,7 +119,8 @@ export const useTrainings = defineStore('trainings', () => {
   /** Notes what happened; it is seen here at once, and by the others once it was sent. */
   async function note(trainingId: string, happening: TrainingHappening): Promise<void> {
     const eventId = uuidv7()
-    const body = { by: door.personId, at: new Date().toISOString(), happening: asPlain(happening) }
+    const after = trainingOrder(eventsOf(trainingId)).at(-1)?.eventId ?? null
+    const body = { by: door.personId, at: new Date().toISOString(), happening: asPlain(happening), after }
     const here = [...(happenedHere.value[trainingId] ?? []), { eventId, ...body }]
     happenedHere.value = { ...happenedHere.value, [trainingId]: here }
     await keep()
@@ -119,6 +133,7 @@ export const useTrainings = defineStore('trainings', () => {
     (personId, before) => {
       if (personId !== before) {
         told.value = []
+        past.value = []
         happenedHere.value = {}
       }
       if (personId !== undefined) void load()
@@ -126,5 +141,10 @@ export const useTrainings = defineStore('trainings', () => {
     { immediate: true },
   )
 
-  return { told, open, load, refresh, stateOf, note }
+  return { told, open, load, refresh, see, stateOf, note }
 })
+
+function isPast({ events }: Training): boolean {
+  const state = trainingState(events)
+  return state !== null && isTrainingOver(state, new Date())
+}

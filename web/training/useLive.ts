@@ -5,6 +5,7 @@ import {
   LIVE_PATH,
   type StageOfGroup,
   liveMessage,
+  readAnswer,
 } from '@calm-apron/contract'
 import { onScopeDispose, ref, watch } from 'vue'
 import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
@@ -33,7 +34,7 @@ export function useLive(trainingId: () => string | null) {
   }
 
   function hear(text: string): void {
-    const heard = liveMessage.safeParse(JSON.parse(text))
+    const heard = readAnswer(liveMessage, JSON.parse(text))
     if (!heard.success) return
     const message = heard.data
     if (message.kind === 'training') void trainings.refresh(message.trainingId)

@@ -41,10 +41,10 @@ const whatIs = (write: UnsentWrite) =>
     time: format.timeOf(madeAt(write), academy.timeZone),
     ...(write.kind === 'shot' && { person: academy.personName(write.body.personId) }),
   })
-const stateOf = ({ author }: UnsentWrite) =>
-  door.isAuthorHere(author)
+const stateOf = (write: UnsentWrite) =>
+  door.maySend(write)
     ? t('waiting.waiting')
-    : t('waiting.forAnother', { person: academy.personName(author) || t('app.someoneErased') })
+    : t('waiting.forAnother', { person: academy.personName(write.author) || t('app.someoneErased') })
 const rows = computed(() =>
   outbox.writes.map((write) => ({
     write,

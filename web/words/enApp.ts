@@ -28,6 +28,9 @@ export const enApp = {
     takeNewVersion: 'Load it now',
     unsent: 'waiting to be sent',
     someoneErased: 'Someone erased',
+    someone: 'Someone',
+    clockAhead: 'This device’s clock is {min} min ahead. Set it right: the times of shots go by it.',
+    clockBehind: 'This device’s clock is {min} min behind. Set it right: the times of shots go by it.',
     failed: 'Something went wrong on this page: {message}. What you typed is kept; reload the page to go on.',
   },
   place: {
@@ -64,6 +67,7 @@ export const enApp = {
     audit: 'Trail of changes',
     'set-aside': 'Kept aside',
     'new-training': 'Start a training',
+    'past-trainings': 'Earlier trainings',
     training: 'Training',
     'dial-in': 'Dial in',
     tasting: 'Call and tasting',
@@ -180,6 +184,9 @@ export const enApp = {
     unconfirmed:
       '{person} was named without a check. Records are marked “not confirmed” until the PIN is given.',
     confirmNow: 'Give the PIN',
+    claims:
+      'Nothing waits. | One record was entered in your name while another was signed in. | {count} records were entered in your name while another was signed in.',
+    lookAtClaims: 'Look at them',
     backTo: 'Go on as {person} again',
     changed: 'You have been signed out: this sign-in was ended, or it ran out. What you entered is kept.',
     notForYou: 'This place is not for your role.',

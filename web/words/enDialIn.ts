@@ -4,6 +4,7 @@ import type { DIAL_IN_REASONS, DIAL_IN_STEPS } from '@calm-apron/core'
 export const enDialIn = {
   dialin: {
     title: 'Dial in',
+    notOpen: 'Dialling in is open to you once your trainer lets trainees set the grind.',
     missing: 'Dialling in needs a grinder, a bag and a recipe. Choose them in the training.',
     seen: 'What was seen so far',
     step: {

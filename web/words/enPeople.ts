@@ -1,4 +1,4 @@
-import type { AuditKind, PersonRecord } from '@calm-apron/contract'
+import type { AuditKind, ClaimKind, PersonRecord } from '@calm-apron/contract'
 
 /** Words for people, the trail of changes, and what is kept aside. */
 export const enPeople = {
@@ -80,13 +80,30 @@ export const enPeople = {
       'Someone changed it meanwhile. It now reads: {name}, {town}, {timeZone}. Save again to put yours in its place.',
     demo: 'This is the made-up academy.',
   },
+  claim: {
+    title: 'Entered in your name',
+    intro:
+      'These were sent while another was signed in there. Say of each whether it is yours; it stays either way, and says which.',
+    kind: {
+      shot: 'A shot that you judged',
+      correction: 'A correction of a shot',
+      call: 'A call',
+      slip: 'A tasting slip',
+      photo: 'A photo',
+      'training-event': 'Something you did in a training',
+    } satisfies Record<ClaimKind, string>,
+    sentBy: '{date}, {time}, while {person} was signed in',
+    mine: 'It is mine',
+    notMine: 'Not mine',
+  },
   setAside: {
     title: 'Kept aside',
     intro:
-      'Records that arrived after the account they were entered under had ended. Look at each, and keep it or let it go.',
+      'Records that arrived after the account they were entered under had ended, or after their assessment had closed. Look at each, and keep it or let it go.',
     none: 'Nothing is kept aside.',
     shot: 'Shot of {person}, {date}, {time}',
     correction: 'Correction of a shot, {date}, {time}',
+    slip: 'Tasting slip of a closed assessment, {date}, {time}',
     enteredBy: 'Entered under the name of {person}',
     why: 'Why',
     keep: 'Keep it',
@@ -133,6 +150,10 @@ export const enPeople = {
       'photo-added': 'added a photo',
       'training-started': 'started a training',
       'training-changed': 'changed who trains with what',
+      'training-reopened': 'opened a training again',
+      'claim-denied': 'said that a record in their name is not theirs',
+      'tablet-handed': 'handed the tablet over',
+      'tablet-taken-back': 'took the tablet back',
       'training-ended': 'ended a training',
       'slip-filled': 'filled a tasting slip',
       'slip-corrected': 'corrected a tasting slip',

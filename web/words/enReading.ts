@@ -17,6 +17,8 @@ export const enReading = {
     revision: 'Revision {no}',
     judgedBy: 'judged by {person}',
     claimed: 'named without a check, not confirmed yet',
+    denied: 'who says it was not them',
+    clockAhead: 'The clock of the device it was pulled at was {min} min ahead; the time is when it arrived.',
     first: 'As first recorded',
     now: 'In force',
     changed: '{field}: {before} → {after}',

@@ -18,7 +18,15 @@ export const enTasting = {
     >,
     move: { finer: 'Finer', coarser: 'Coarser', hold: 'Hold it' } satisfies Record<GrindDirection, string>,
   },
-  slip: { keep: 'Keep my slip', both: 'Both tasting slips', axis: 'Taste' },
+  slip: {
+    keep: 'Keep my slip',
+    both: 'Both tasting slips',
+    axis: 'Taste',
+    late: '{person}’s slip was written before the slips opened, but arrived after: it does not count as blind.',
+    notBlind: '{person}’s slip is of after the slips were open: it does not count as blind.',
+    claimed: '{person} has not confirmed this slip.',
+    takenDown: '{person}’s slip was entered on {holder}’s tablet.',
+  },
   tasting: {
     first: '{person}: by eye alone, what is it?',
     firstHint: 'Before anyone tastes. It is kept as it was said.',

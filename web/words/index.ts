@@ -30,6 +30,7 @@ export const PARTS = {
   dialIn: [dialIn, grinder, judgement, reading],
   doors: [forms, doors],
   glossary: [glossary],
+  pastTrainings: [forms],
   prepare: [forms, fields, prepare, room, grinder, glossary],
   progress: [progress, judgement, reading],
   reading: [judgement, reading, tasting],

@@ -3,6 +3,7 @@ import {
   BOUNDS,
   CALL_MOVES,
   CALL_STAGES,
+  CLAIM_KINDS,
   SLIP_SIDES,
   type SetAsideRecord,
   VERDICTS,
@@ -27,7 +28,7 @@ import {
 import { person } from './academy.ts'
 import { academyId, between, instant, oneOf } from './columns.ts'
 import { freeText } from './person.ts'
-import { shot, shotRevision } from './shot.ts'
+import { shot } from './shot.ts'
 
 /** Who changed what, by ids only; what was written stands in `free_text`. The app can add and read. */
 export const audit = pgTable(
@@ -59,24 +60,26 @@ export const audit = pgTable(
   ],
 )
 
-/** A revision entered under someone's name on a tablet that others held; confirmed once they gave their PIN there. */
+/** A record entered under someone's name on a tablet that others held, and what they said of it once they were asked. */
 export const claim = pgTable(
   'claim',
   {
     academyId: academyId(),
-    revisionId: uuid('revision_id').notNull(),
+    recordId: uuid('revision_id').notNull(),
+    kind: text('kind', { enum: CLAIM_KINDS }).notNull().default('shot'),
+    /** The shot or training it belongs to. */
+    subjectId: uuid('subject_id').notNull(),
     judgedBy: uuid('judged_by').notNull(),
     sentBy: uuid('sent_by').notNull(),
     deviceHash: text('device_hash').notNull(),
     claimedAt: instant('claimed_at').notNull(),
+    /** When they spoke of it. */
     confirmedAt: instant('confirmed_at'),
+    isDenied: boolean('is_denied').notNull().default(false),
   },
   (t) => [
-    primaryKey({ columns: [t.academyId, t.revisionId] }),
-    foreignKey({
-      columns: [t.academyId, t.revisionId],
-      foreignColumns: [shotRevision.academyId, shotRevision.revisionId],
-    }),
+    primaryKey({ columns: [t.academyId, t.recordId] }),
+    check('claim_kind', oneOf(t.kind, CLAIM_KINDS)),
     foreignKey({ columns: [t.academyId, t.judgedBy], foreignColumns: [person.academyId, person.personId] }),
     foreignKey({ columns: [t.academyId, t.sentBy], foreignColumns: [person.academyId, person.personId] }),
     index('claim_by_person').on(t.academyId, t.judgedBy, t.deviceHash),
@@ -161,6 +164,9 @@ export const slip = pgTable(
     body: smallint('body'),
     dryness: smallint('dryness'),
     tastedAt: instant('tasted_at').notNull(),
+    /** Whether it was kept before the slips opened. */
+    isBlind: boolean('is_blind').notNull().default(true),
+    isLate: boolean('is_late').notNull().default(false),
     receivedAt: instant('received_at').notNull(),
     bodyDigest: text('body_digest').notNull(),
   },

@@ -11,6 +11,7 @@ import {
 } from '@calm-apron/core'
 import { sql } from 'drizzle-orm'
 import {
+  bigint,
   boolean,
   check,
   foreignKey,
@@ -40,8 +41,9 @@ export const shot = pgTable(
     barId: uuid('bar_id').notNull(),
     grinderId: uuid('grinder_id'),
     bagId: uuid('bag_id'),
-    /** The device's own time. */
+    /** The device's own time; where its clock was ahead, when it arrived. */
     pulledAt: instant('pulled_at').notNull(),
+    clockAheadS: bigint('clock_ahead_s', { mode: 'number' }),
     machineId: uuid('machine_id'),
     groupNo: smallint('group_no'),
     /** No foreign key: a shot is never refused for the training it was pulled in, whichever arrives first. */

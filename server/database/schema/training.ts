@@ -12,6 +12,8 @@ export const trainingEvent = pgTable(
     trainingId: uuid('training_id').notNull(),
     by: uuid('by').notNull(),
     sentBy: uuid('sent_by').notNull(),
+    /** The newest event that whoever noted it had seen. No foreign key: that may arrive later. */
+    afterEventId: uuid('after_event_id'),
     at: instant('at').notNull(),
     receivedAt: instant('received_at').notNull(),
     kind: text('kind').$type<TrainingHappening['kind']>().notNull(),
@@ -22,6 +24,8 @@ export const trainingEvent = pgTable(
     primaryKey({ columns: [t.academyId, t.eventId] }),
     foreignKey({ columns: [t.academyId, t.by], foreignColumns: [person.academyId, person.personId] }),
     foreignKey({ columns: [t.academyId, t.sentBy], foreignColumns: [person.academyId, person.personId] }),
+    // Whose seats it names, for the trainings of one person.
+    index('training_event_happening').using('gin', t.happening.op('jsonb_path_ops')),
     index('training_event_of_training').on(t.academyId, t.trainingId, t.at),
     index('training_event_by_kind').on(t.academyId, t.kind, t.at),
   ],

@@ -1,0 +1,40 @@
+import type { AuditEntry, AuditKind } from '@calm-apron/contract'
+import type { Actor } from '../doors/actor.ts'
+import type { AcademyTransaction } from '../database/pool.ts'
+import { awaitingAmong } from '../shots/queries.ts'
+import { tastedOf } from '../tasting/queries.ts'
+
+/** Traces that hold what was tasted or said of a shot: closed to all but whoever said it, until the slips open. */
+const OF_THE_SLIPS: ReadonlySet<AuditKind> = new Set([
+  'slip-filled',
+  'slip-corrected',
+  'call-made',
+  'reading-overruled',
+])
+/** Traces that hold a shot's numbers: closed to a trainee who is still asked for their call. */
+const OF_THE_NUMBERS: ReadonlySet<AuditKind> = new Set([
+  'shot-recorded',
+  'shot-corrected',
+  'reading-overruled',
+])
+
+/** Traces as this person may read them: what `getTasting` and `getShot` withhold from them is withheld here too. */
+export async function asSeenBy(
+  transaction: AcademyTransaction,
+  { personId, part }: Pick<Actor, 'personId' | 'part'>,
+  entries: readonly AuditEntry[],
+): Promise<AuditEntry[]> {
+  const subjects = (kinds: ReadonlySet<AuditKind>) => [
+    ...new Set(entries.filter(({ kind }) => kinds.has(kind)).map(({ subjectId }) => subjectId)),
+  ]
+  const open = await tastedOf(transaction, subjects(OF_THE_SLIPS))
+  const awaiting =
+    part === 'trainee' ? await awaitingAmong(transaction, subjects(OF_THE_NUMBERS)) : new Set<string>()
+  return entries.map((entry) => {
+    const { kind, subjectId, actorId } = entry
+    const isSealed =
+      (OF_THE_SLIPS.has(kind) && actorId !== personId && !open.has(subjectId)) ||
+      (OF_THE_NUMBERS.has(kind) && awaiting.has(subjectId))
+    return isSealed ? { ...entry, before: null, after: null, why: null } : entry
+  })
+}

@@ -1,0 +1,122 @@
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { type LiveMessage, liveMessage } from '@calm-apron/contract'
+import request from 'supertest'
+import { ORIGIN, type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
+import { type Somebody, type World, worldIn } from '../testing/world.ts'
+
+let server: TestServer
+let world: World
+let trainee: Somebody
+let peer: Somebody
+let trainer: Somebody
+let trainingId: string
+beforeAll(async () => {
+  server = await serveTest()
+  world = worldIn(server.house)
+})
+afterAll(() => server.stop())
+beforeEach(async () => {
+  trainee = await world.make('trainee')
+  peer = await world.make('trainee')
+  trainer = await world.make('trainer')
+  trainingId = newId()
+  await start().expect(201)
+})
+
+function start() {
+  const { barId, recipeRevisionId, grinderId, bagId } = shotOf()
+  const seats = [trainee, peer].map(({ personId }) => ({ personId, machineId: null, groupNo: 0 }))
+  const setup = { barId, recipeRevisionId, grinderId, bagId, seats, routineId: null }
+  return request(server.app)
+    .put(`/api/v1/trainings/${trainingId}/events/${newId()}`)
+    .set('Cookie', trainer.cookie)
+    .set('Origin', ORIGIN)
+    .send({
+      by: trainer.personId,
+      at: new Date().toISOString(),
+      happening: { kind: 'started', setup: { ...setup, purpose: 'practice', grindOwner: 'trainer' } },
+    })
+}
+
+const listening = async (app = server.app) => {
+  const http = createServer(app)
+  await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
+  const port = (http.address() as AddressInfo).port
+  const close = () => {
+    http.closeAllConnections()
+    return new Promise((resolve) => http.close(resolve))
+  }
+  return { url: `http://127.0.0.1:${port}/api/v1/trainings/${trainingId}/live`, close }
+}
+/** Follows until enough was heard. */
+async function hear(url: string, who: Somebody, enough: (all: LiveMessage[]) => boolean) {
+  const stop = new AbortController()
+  const answer = await fetch(url, { headers: { Cookie: who.cookie }, signal: stop.signal })
+  const heard: LiveMessage[] = []
+  let say: () => void = () => undefined
+  const first = new Promise<void>((resolve) => (say = resolve))
+  const all = (async () => {
+    const words = new TextDecoder()
+    for await (const chunk of answer.body ?? []) {
+      for (const line of words.decode(chunk).split('\n'))
+        if (line.startsWith('data: ')) heard.push(liveMessage.parse(JSON.parse(line.slice(6))))
+      if (heard.length > 0) say()
+      if (enough(heard)) break
+    }
+    stop.abort()
+    return heard
+  })()
+  return { status: answer.status, first, all }
+}
+const stage = () => ({
+  personId: trainee.personId,
+  shotId: newId(),
+  step: 'dose',
+  phase: 'before',
+  pumpS: 0,
+  weightG: 18.1,
+  at: new Date().toISOString(),
+})
+const tellStage = (who: Somebody) =>
+  request(server.app)
+    .put(`/api/v1/trainings/${trainingId}/stages/a`)
+    .set('Cookie', who.cookie)
+    .set('Origin', ORIGIN)
+    .send(stage())
+
+test('what happens reaches a tablet at another server', async () => {
+  const there = await listening(server.beside())
+  const { first, all } = await hear(there.url, trainer, (heard) => heard.some(({ kind }) => kind === 'stage'))
+  // The first word says that the line stands.
+  await first
+  await tellStage(trainee).expect(200)
+  expect(await all).toEqual([
+    { kind: 'training', trainingId },
+    { kind: 'stage', stage: expect.objectContaining({ group: 'a', step: 'dose', weightG: 18.1 }) },
+  ])
+  await there.close()
+})
+
+test('of somebody else’s shot a trainee hears how far it is, and none of its numbers', async () => {
+  const here = await listening()
+  const isStage = (heard: LiveMessage[]) => heard.some(({ kind }) => kind === 'stage')
+  const own = await hear(here.url, trainee, isStage)
+  const other = await hear(here.url, peer, isStage)
+  await Promise.all([own.first, other.first])
+  await tellStage(trainee).expect(200)
+  const stageIn = (all: LiveMessage[]) => all.find(({ kind }) => kind === 'stage')
+  expect(stageIn(await own.all)).toMatchObject({ stage: { step: 'dose', weightG: 18.1 } })
+  expect(stageIn(await other.all)).toMatchObject({ stage: { step: 'dose', weightG: null, pumpS: 0 } })
+  await here.close()
+})
+
+test('it is followed by those of the training only', async () => {
+  const here = await listening()
+  const stranger = await world.make('trainee')
+  const refused = await fetch(here.url, { headers: { Cookie: stranger.cookie } })
+  expect(refused.status).toBe(404)
+  expect((await fetch(here.url)).status).toBe(401)
+  await tellStage(stranger).expect(404)
+  await here.close()
+})
