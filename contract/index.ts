@@ -179,5 +179,8 @@ export { id, instant, name, timeZone } from './primitives.ts'
 // Claims
 export { CLAIM_KINDS, claim, claimList } from './claims.ts'
 export type { Claim, ClaimKind } from './claims.ts'
+// Names
+export { skeletonOf } from './hiddenLetters.ts'
+export { CONTENT_VERSION, upcast } from './prepared/upcast.ts'
 // Bounds
 export { BOUNDS, DEFAULT_PAGE_SIZE, MAX_BODY_BYTES } from './bounds.ts'

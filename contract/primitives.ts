@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
+import { hasHiddenLetters } from './hiddenLetters.ts'
 
 /** Ids are made where the record is made, so that a write can be repeated safely. */
 export const id = z.uuidv7()
@@ -12,7 +13,16 @@ export function line(bounds: { readonly min: number; readonly max: number }) {
   return z.string().trim().regex(STORABLE).min(bounds.min).max(bounds.max)
 }
 
-export const name = line(BOUNDS.nameLength)
+/** What someone or something is called: nothing in it is hidden. */
+export const name = line(BOUNDS.nameLength).check((context) => {
+  if (!hasHiddenLetters(context.value)) return
+  context.issues.push({
+    code: 'custom',
+    input: context.value,
+    message: 'There is a letter in it that nobody sees. Type it anew.',
+    params: { reason: 'hidden-letter' },
+  })
+})
 
 /** Why something was corrected or decided. */
 export const reason = line(BOUNDS.reasonLength)

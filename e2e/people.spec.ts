@@ -136,6 +136,15 @@ testOnOwn(
     await page.keyboard.press('Enter')
     await expect(page.getByText('Ida Marsh was named without a check.')).toBeHidden()
     await expect(page).toHaveURL(address)
+    // The PIN says who is here; what was entered in their name they look at one by one.
+    await expect(page.getByText('judged by Ida Marsh, named without a check')).toBeVisible()
+    await expect(page.getByText('One record was entered in your name')).toBeVisible()
+    await page.getByRole('link', { name: 'Look at them' }).click()
+    await expect(page.getByRole('heading', { name: 'Entered in your name' })).toBeVisible()
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'It is mine' }).click()
+    await expect(page.getByRole('heading', { name: 'Entered in your name' })).toBeHidden()
+    await page.goto(address)
     await expect(page.getByText('judged by Ida Marsh', { exact: true })).toBeVisible()
     expect(rolf.personId).not.toBe(ida.personId)
   },

@@ -1,3 +1,5 @@
+import { createServer } from 'node:http'
+import { type AddressInfo, connect } from 'node:net'
 import { problem, today } from '@calm-apron/contract'
 import { DEMO, type TestServer, newId, serveTest, shotOf, somebody } from './testing/serve.ts'
 
@@ -28,6 +30,51 @@ test('security headers are on every answer', async () => {
   expect(headers).toMatchObject({ 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer' })
   expect(headers['x-powered-by']).toBeUndefined()
 })
+
+test('it answers to its own names alone', async () => {
+  const named = (host: string, own = server) => own.http.get('/api/v1/doors').set('Host', host)
+  // The tests' server is said to be tests.invalid.
+  for (const host of ['tests.invalid', 'localhost:4180', '127.0.0.1', '[::1]:4180'])
+    await named(host).expect(200)
+  for (const host of ['gull.example', '10.0.0.9', 'tests.invalid.gull.example'])
+    expect((await named(host).expect(403)).body).toMatchObject({ code: 'wrong-origin' })
+  const local = await serveTest({ template: 'empty', doors: { publicOrigin: null } })
+  for (const host of ['192.168.1.20:4180', 'tablet', 'bar.local:4180']) await named(host, local).expect(200)
+  await named('gull.example', local).expect(403)
+  await local.stop()
+})
+
+test('a body that is not packed as it says is told so, and one that was cut short is no fault of ours', async () => {
+  const lines: string[] = []
+  const own = await serveTest({ log: (line) => lines.push(line) })
+  const answer = await own.http
+    .put(`/api/v1/shots/${newId()}`)
+    .set('Content-Type', 'application/json')
+    .set('Content-Encoding', 'gzip')
+    .send('{}')
+    .expect(400)
+  expect(answer.body).toMatchObject({ code: 'broken-json' })
+  await cutShort(own)
+  expect(lines.join('')).not.toContain('database down')
+  await own.stop()
+})
+
+/** Says that more will come than it sends, and goes away. */
+async function cutShort({ app }: TestServer): Promise<void> {
+  const listening = createServer(app)
+  await new Promise<void>((resolve) => listening.listen(0, '127.0.0.1', resolve))
+  const { port } = listening.address() as AddressInfo
+  const gone = new Promise<void>((resolve) =>
+    listening.once('connection', (each) => each.once('close', () => resolve())),
+  )
+  const line = connect(port, '127.0.0.1')
+  line.write(
+    `PUT /api/v1/shots/${newId()} HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 900\r\n\r\n{"a"`,
+    () => line.destroy(),
+  )
+  await gone
+  await new Promise<void>((resolve) => listening.close(() => resolve()))
+}
 
 test('the OpenAPI document is served, and API answers are not cached', async () => {
   const answer = await server.http.get('/api/v1/openapi.json').expect(200)

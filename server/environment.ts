@@ -11,8 +11,11 @@ const environment = z
     HOST: z.string().min(1).default('127.0.0.1'),
     PORT: z.coerce.number().int().min(0).max(65_535).default(4180),
     PUBLIC_ORIGIN: origin.optional(),
-    /** How many proxies stand in front, or their addresses. */
-    TRUST_PROXY: z.string().min(1).optional(),
+    /** Addresses of the proxies in front. A number would trust whoever reaches the server beside them. */
+    TRUST_PROXY: z
+      .string()
+      .regex(/\D/, 'should name the addresses of the proxies, such as 10.0.0.1 or loopback')
+      .optional(),
     TLS_CERT: z.string().min(1).optional(),
     TLS_KEY: z.string().min(1).optional(),
     /** Where devices may be, besides this machine itself: origins with ws:// or wss://, parted by commas. */
@@ -35,7 +38,7 @@ export interface Environment {
   host: string
   port: number
   publicOrigin: string | null
-  trustProxy: false | number | string
+  trustProxy: false | string
   /** Files of the certificate and its key, or null for plain http. */
   tls: { certFile: string; keyFile: string } | null
   /** Whether browsers reach this server by https, here or at a proxy in front. */
@@ -66,7 +69,7 @@ export function readEnvironment(variables: NodeJS.ProcessEnv): Environment {
     host: HOST,
     port: PORT,
     publicOrigin: PUBLIC_ORIGIN ?? null,
-    trustProxy: readTrustProxy(TRUST_PROXY),
+    trustProxy: TRUST_PROXY ?? false,
     tls,
     isSecure: tls !== null || PUBLIC_ORIGIN?.startsWith('https:') === true,
     demoSignIn: rest.DEMO_SIGN_IN === 'yes',
@@ -75,9 +78,4 @@ export function readEnvironment(variables: NodeJS.ProcessEnv): Environment {
     webFolder: rest.WEB_FOLDER,
     logLevel: rest.LOG_LEVEL,
   }
-}
-
-function readTrustProxy(text: string | undefined): Environment['trustProxy'] {
-  if (text === undefined) return false
-  return /^\d+$/.test(text) ? Number(text) : text
 }

@@ -34,12 +34,11 @@ const OF_A_BODY: readonly ProblemCode[] = ['broken-json', 'too-large', 'not-json
 
 /** Every way an endpoint can refuse, in the order of the one list. */
 export function problemsOf(endpoint: Endpoint): ProblemCode[] {
-  const { params, query, body, action, method, problems } = endpoint
-  const all = new Set<ProblemCode>(['database-down', ...problems])
+  const { params, query, body, action, problems } = endpoint
+  const all = new Set<ProblemCode>(['database-down', 'wrong-origin', ...problems])
   if (Object.keys(params._zod.def.shape).length > 0) all.add('not-found')
   if (Object.keys(query._zod.def.shape).length > 0) all.add('invalid-input')
   if (body !== null) for (const code of OF_A_BODY) all.add(code)
   if (action !== null) all.add('not-signed-in').add('not-allowed')
-  if (method !== 'get') all.add('wrong-origin')
   return PROBLEM_CODES.filter((code) => all.has(code))
 }

@@ -29,7 +29,7 @@ export const IMPORT_ORDER: readonly PreparedKind[] = [
 export const importInput = z.strictObject({
   /** Whether to say only what would be done. */
   isPreview: z.boolean(),
-  /** Of a file previewed in pieces: ids of its earlier pieces, which later rows may name. */
+  /** Of a file sent in pieces: ids of its earlier pieces, which later rows may name, and which must not come again. */
   earlierIds: z.array(id).max(BOUNDS.importRows.max * 20),
   rows: z.array(z.record(z.string(), z.unknown())).min(BOUNDS.importRows.min).max(BOUNDS.importRows.max),
 })

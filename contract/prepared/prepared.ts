@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { BOUNDS, DEFAULT_PAGE_SIZE } from '../bounds.ts'
 import { id, instant, line } from '../primitives.ts'
+import { readAnswer } from '../readAnswer.ts'
 import { recipeContent } from '../recipe.ts'
 import {
   barContent,
@@ -103,13 +104,16 @@ export type Prepared<K extends PreparedKind = PreparedKind> = Omit<PreparedRecor
 }
 
 /**
- * Reads a record in the shape of one kind; null where it is another kind's.
+ * Reads a record in the shape of one kind; null where it is another kind's. What this release does not know of it yet is
+ * let by.
  * @throws {z.ZodError} when its content is not what its kind says
  */
 export function asKind<K extends PreparedKind>(record: PreparedRecord, kind: K): Prepared<K> | null {
   if (record.kind !== kind) return null
+  const read = readAnswer(PREPARED_CONTENT[kind], record.content)
+  if (!read.success) throw read.error
   // Parsed by the very schema its type is inferred from; the generic can't carry that.
-  return { ...record, kind, content: PREPARED_CONTENT[kind].parse(record.content) as PreparedContent<K> }
+  return { ...record, kind, content: read.data as PreparedContent<K> }
 }
 
 export const preparedRevision = z.strictObject({

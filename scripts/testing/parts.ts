@@ -13,7 +13,18 @@ const bin = (path: string) => join(CHECKOUT, 'node_modules', path)
 const node = (args: string[], env: NodeJS.ProcessEnv = {}) =>
   runShown(process.execPath, args, { cwd: CHECKOUT, env })
 
-const ROOMS = ['core', 'contract', 'server', 'web', 'demo', 'devices', 'scripts', 'e2e', 'benchmarks', 'releases']
+const ROOMS = [
+  'core',
+  'contract',
+  'server',
+  'web',
+  'demo',
+  'devices',
+  'scripts',
+  'e2e',
+  'benchmarks',
+  'releases',
+]
 const CONFIGS = ['eslint.config.js', 'jest.config.js', 'tsconfig.json', 'tsconfig.lint.json']
 
 /** One check that either holds or doesn't, of files alone. */

@@ -16,6 +16,8 @@ export interface TestDatabase {
   copyAcademy: (copy: { from: string; to: string; tag: string }) => Promise<void>
   /** Takes its passwords from an academy. */
   forgetAccounts: (academyId: string) => Promise<void>
+  /** Runs statements as its owner, as a migration does. */
+  asOwner: (statements: string) => Promise<void>
   /** Writes all that is in it into a file. */
   keepAs: (file: string) => void
   remove: () => Promise<void>
@@ -42,6 +44,12 @@ export async function createTestDatabase(
     mend: () => (line ?? noLine()).mend(),
     copyAcademy: (copy) => asSuperuser(name, (client) => copyAcademy(client, copy)),
     forgetAccounts: (academyId) => asSuperuser(name, (client) => forgetAccounts(client, academyId)),
+    asOwner: async (statements) => {
+      const owner = new pg.Client({ connectionString: ownerUrl })
+      await owner.connect()
+      await owner.query(statements)
+      await owner.end()
+    },
     keepAs: (file) => dumpInto(file, urlOf('superuser', name)),
     remove: async () => {
       await line?.cut()

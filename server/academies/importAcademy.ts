@@ -5,6 +5,7 @@ import type { AcademyTransaction, Database } from '../database/pool.ts'
 import { academy, person, personName, shot, shotRevision } from '../database/schema/index.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
 import { insertThings } from '../prepare/queries.ts'
+import { refuseUnknownZone } from './timeZone.ts'
 import { toColumns } from '../shots/factsRow.ts'
 
 /** Stores a whole academy in one transaction, as the made-up one if so said; tells false, and changes nothing, when it is there already. */
@@ -17,6 +18,7 @@ export async function importAcademy(
   const { academyId } = file.academy
   const own = <T extends object>(rows: readonly T[]) => rows.map((row) => ({ academyId, ...row }))
   return inAcademy(database, academyId, async (transaction) => {
+    await refuseUnknownZone(transaction, file.academy.timeZone, 'academy.timeZone')
     const stored = await transaction
       .insert(academy)
       .values({ ...file.academy, isDemo })

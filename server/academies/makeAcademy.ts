@@ -3,6 +3,7 @@ import { leaveTrace } from '../audit/trace.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { academy, account, person, personName } from '../database/schema/index.ts'
 import { refuseIfNameTaken } from '../doors/accountQueries.ts'
+import { refuseUnknownZone } from './timeZone.ts'
 
 export interface FirstHead {
   personId: string
@@ -26,6 +27,7 @@ export async function makeAcademy(
   const { academyId } = made
   const { personId, displayName, signInName, passwordHash } = head
   await refuseIfNameTaken(transaction, signInName, signInPath)
+  await refuseUnknownZone(transaction, made.timeZone, 'academy.timeZone')
   await transaction.insert(academy).values(made)
   await transaction.insert(person).values({ academyId, personId, role: 'head' })
   await transaction.insert(personName).values({ academyId, personId, displayName })

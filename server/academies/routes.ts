@@ -5,6 +5,7 @@ import type { House } from '../house.ts'
 import { type Errand, serve } from '../http/serve.ts'
 import { Refusal } from '../refusal.ts'
 import { findAcademyRecord, updateAcademy } from './queries.ts'
+import { refuseUnknownZone } from './timeZone.ts'
 
 export function academyRoutes(house: House): Router {
   const router = Router()
@@ -22,6 +23,7 @@ async function changeAcademy(
   const before = await findAcademyRecord(transaction)
   const { name, town, timeZone } = before
   if (name === wanted.name && town === wanted.town && timeZone === wanted.timeZone) return before
+  if (timeZone !== wanted.timeZone) await refuseUnknownZone(transaction, wanted.timeZone, 'timeZone')
   if (!(await updateAcademy(transaction, basedOnNo, wanted))) {
     throw new Refusal('changed-meanwhile', 'Someone changed the academy meanwhile.', [], {
       versions: { current: await findAcademyRecord(transaction), yours: wanted },

@@ -10,16 +10,18 @@ type Reach = Pick<Database, 'execute'>
 export async function countAttempt(database: Reach, key: string, rule: ThrottleRule): Promise<number> {
   const tryId = uuidv4()
   const wait = sql`least(${rule.longestWaitS}::float, ${rule.firstWaitS}::float * power(2, least(20, f.n - ${rule.free} - 1)))`
+  const forgetAt = sql`clock_timestamp() + ${rule.forgetAfterS}::float * interval '1 second'`
   const { rows } = await database.execute<{ waits: number }>(sql`
-    insert into doors.attempt as a (key_hash, failures, last_at, last_try, blocked_until)
-    values (${tokenHash(key)}, 1, clock_timestamp(), ${tryId}, clock_timestamp())
-    on conflict (key_hash) do update set (failures, last_at, last_try, blocked_until) = (
+    insert into doors.attempt as a (key_hash, failures, last_at, last_try, blocked_until, forget_at)
+    values (${tokenHash(key)}, 1, clock_timestamp(), ${tryId}, clock_timestamp(), ${forgetAt})
+    on conflict (key_hash) do update set (failures, last_at, last_try, blocked_until, forget_at) = (
       select case when f.held then a.failures else f.n end,
         case when f.held then a.last_at else clock_timestamp() end,
         case when f.held then a.last_try else ${tryId}::uuid end,
         case when f.held then a.blocked_until
           when f.n <= ${rule.free} then clock_timestamp()
-          else clock_timestamp() + ${wait} * interval '1 second' end
+          else clock_timestamp() + ${wait} * interval '1 second' end,
+        case when f.held then a.forget_at else ${forgetAt} end
       from (select a.blocked_until > clock_timestamp() as held,
         case when a.last_at < clock_timestamp() - ${rule.forgetAfterS}::float * interval '1 second' then 1
           else a.failures + 1 end as n) f)
@@ -43,7 +45,7 @@ export async function takeOneBack(database: Reach, key: string): Promise<void> {
 /** Forgets what no rule remembers any more, so that guessing at random names does not fill the table for good. */
 export async function sweepAttempts(database: Reach): Promise<void> {
   await database.execute(
-    sql`delete from doors.attempt where last_at < clock_timestamp() - interval '1 day' and blocked_until < clock_timestamp()`,
+    sql`delete from doors.attempt where forget_at < clock_timestamp() and blocked_until < clock_timestamp()`,
   )
 }
 

@@ -1,6 +1,8 @@
 import type { Invitation, InvitationShown } from '@calm-apron/contract'
 import { findAcademy } from '../academies/queries.ts'
 import { leaveTrace } from '../audit/trace.ts'
+import { brokenUniqueKey } from '../database/errors.ts'
+import { waitForOthersUnder } from '../http/once.ts'
 import { behindDoor } from '../database/inAcademy.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import type { House } from '../house.ts'
@@ -43,6 +45,7 @@ export async function makeLink(
   transaction: AcademyTransaction,
   { academyId, invitationId, personId, token, actorId, now }: NewLink,
 ): Promise<{ created: boolean; invitation: Invitation }> {
+  await waitForOthersUnder(transaction, invitationId)
   const known = await findInvitation(transaction, invitationId)
   if (known !== null) {
     if (known.personId !== personId || known.tokenHash !== tokenHash(token))
@@ -67,13 +70,23 @@ export async function makeLink(
     madeAt: now,
     expiresAt: new Date(now.getTime() + hours * MS_PER_HOUR),
   } as const
-  await insertInvitation(transaction, row)
+  await withFreshToken(() => insertInvitation(transaction, row))
   await leaveTrace(
     transaction,
     { academyId, kind: 'link-made', actorId, personId, subjectId: invitationId, after: { kind } },
     now,
   )
   return { created: true, invitation: shown(row) }
+}
+
+/** Secrets are random: one that is there already was made by the same device before, or by none of ours. */
+async function withFreshToken(insert: () => Promise<void>): Promise<void> {
+  try {
+    await insert()
+  } catch (error) {
+    if (brokenUniqueKey(error) !== 'invitation_token') throw error
+    throw new Refusal('id-taken', 'This link’s secret was used before. Make the link anew.')
+  }
 }
 
 function shown(row: {

@@ -33,5 +33,7 @@ export const THROTTLE = {
   address: { free: 60, firstWaitS: 1, longestWaitS: 30, forgetAfterS: 900 },
   /** All PINs tried on one device together, so that trying people one after another is slowed too. */
   device: { free: 30, firstWaitS: 1, longestWaitS: 30, forgetAfterS: 900 },
+  /** Of a person's PIN on one device: remembered for as long as a PIN will do there, or quiet hours would let it be guessed. */
+  pin: { free: 4, firstWaitS: 1, longestWaitS: 900, forgetAfterS: 30 * 86_400 },
   accountOnDevice: { free: 4, firstWaitS: 1, longestWaitS: 900, forgetAfterS: 3600 },
 } as const satisfies Record<string, ThrottleRule>

@@ -74,6 +74,12 @@ describe('an invitation', () => {
     await use(token, 'ida@ostrel.invalid').expect(200)
   })
 
+  test('a secret that was used for another link is refused', async () => {
+    const token = await linkFor(await add())
+    const other = await add('Nobody Else')
+    await head.put(`/api/v1/people/${other}/invitations/${newId()}`).send({ token }).expect(409)
+  })
+
   test('a sign-in name that is taken, in whichever academy, is refused at its field; the link still holds', async () => {
     await world.openOther()
     const away = await world.make('head', '019a5c00-0000-7001-8000-0000000000b2')

@@ -5,7 +5,7 @@ import { Refusal } from '../refusal.ts'
 import { findShotOwner } from '../shots/queries.ts'
 import { setPassword, setPin } from './accountQueries.ts'
 import { notThere } from './actor.ts'
-import { refuseGuessable } from './passwordRules.ts'
+import { refuseEasyPin, refuseGuessable } from './passwordRules.ts'
 import { hashSecret } from './secrets.ts'
 import {
   findAccount,
@@ -19,7 +19,7 @@ import {
 /** Signs out here; this device asks for the password next time. */
 export async function signOut({ actor, transaction }: Errand): Promise<void> {
   await removeOwnSession(transaction, actor.holderId, actor.sessionId)
-  await forgetSignIns(transaction, actor.holderId, actor.deviceHash)
+  await forgetSignIns(transaction, actor.holderId, { device: actor.deviceHash })
 }
 
 /** Signs out on every device. */
@@ -29,7 +29,17 @@ export async function signOutEverywhere({ actor, transaction }: Errand): Promise
 }
 
 /**
- * Changes a password and ends the person's other sessions.
+ * Ends one of a person's sessions, as on a tablet that was lost: there the password is asked for again.
+ * @throws {Refusal} `not-found`
+ */
+export async function endSession({ actor, transaction }: Errand, sessionId: string): Promise<void> {
+  const device = await removeOwnSession(transaction, actor.personId, sessionId)
+  if (device === null) throw notThere()
+  await forgetSignIns(transaction, actor.personId, { device })
+}
+
+/**
+ * Changes a password and ends the person's other sessions, and the ways in by PIN on other devices.
  * @throws {Refusal} `invalid-input` for a common one
  */
 export async function changePassword(errand: Errand, next: string): Promise<void> {
@@ -37,12 +47,15 @@ export async function changePassword(errand: Errand, next: string): Promise<void
   refuseGuessable(next, 'next', await ownNames({ actor, transaction }))
   await setPassword(transaction, actor.personId, await hashSecret(next))
   await removeSessions(transaction, actor.personId, actor.sessionId)
+  // Elsewhere the PIN alone would still do.
+  await forgetSignIns(transaction, actor.personId, { exceptDevice: actor.deviceHash })
   await traceOwn(errand, 'password-changed')
 }
 
 /** Sets a PIN, or (null) takes it away. */
 export async function changePin(errand: Errand, pin: string | null): Promise<SessionState> {
   const { actor, transaction } = errand
+  if (pin !== null) refuseEasyPin(pin, 'pin')
   await setPin(transaction, actor.personId, pin === null ? null : await hashSecret(pin))
   await traceOwn(errand, 'pin-changed')
   return readSessionState(transaction, actor.sessionId)

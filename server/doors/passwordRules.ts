@@ -3,6 +3,20 @@ import { refuseField } from '../refusal.ts'
 
 const COMMON = new Set(dictionary['passwords-common'].map((each) => each.toLowerCase()))
 
+const DIGITS = '01234567890123456789'
+
+/**
+ * Refuses the PINs that would be tried first: one digit over and over, digits in a row, two that take turns.
+ * @throws {Refusal} `invalid-input` at `path`
+ */
+export function refuseEasyPin(pin: string, path: string): void {
+  const backwards = Array.from(pin).reverse().join('')
+  const isEasy =
+    /^(\d\d?)\1+$/.test(pin) || /^(\d)\1*$/.test(pin) || DIGITS.includes(pin) || DIGITS.includes(backwards)
+  if (isEasy)
+    throw refuseField(path, 'common', 'Many people use this one, so it would be tried first. Choose another.')
+}
+
 /**
  * Refuses what would be guessed first: a common password, one letter over and over, or the person's own names.
  * @throws {Refusal} `invalid-input` at `path`

@@ -2,12 +2,19 @@ import { ENDPOINTS } from '@calm-apron/contract'
 import { Router } from 'express'
 import type { House } from '../house.ts'
 import { serve, serveOpen } from '../http/serve.ts'
-import { notThere } from './actor.ts'
 import { followLink, lookAtLink } from './invitations.ts'
 import { lookAround } from './lookAround.ts'
-import { changePassword, changePin, handOver, signOut, signOutEverywhere, takeBack } from './ownDoor.ts'
+import {
+  changePassword,
+  changePin,
+  endSession,
+  handOver,
+  signOut,
+  signOutEverywhere,
+  takeBack,
+} from './ownDoor.ts'
 import { serveProven } from './serveProven.ts'
-import { listOwnSessions, readSessionState, removeOwnSession } from './sessionQueries.ts'
+import { listOwnSessions, readSessionState } from './sessionQueries.ts'
 import { setUp } from './setUp.ts'
 import { signIn, signInByPin, signInDemo } from './signIn.ts'
 
@@ -46,8 +53,8 @@ export function doorRoutes(house: House): Router {
       sessions: await listOwnSessions(transaction, actor.personId, actor.sessionId, now),
     },
   }))
-  serve(house, router, ENDPOINTS.endSession, async ({ actor, transaction, params }) => {
-    if (!(await removeOwnSession(transaction, actor.personId, params.sessionId))) throw notThere()
+  serve(house, router, ENDPOINTS.endSession, async (work) => {
+    await endSession(work, work.params.sessionId)
     return { answer: {} }
   })
   serve(house, router, ENDPOINTS.handOver, async (work) => ({

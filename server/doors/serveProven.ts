@@ -28,7 +28,8 @@ export function serveProven<E extends SignedInEndpoint>(
     })
     const { holderId, deviceHash } = held.actor
     const key = prove.by === 'pin' ? pinKey(deviceHash, holderId) : `password of ${holderId} on ${deviceHash}`
-    const fitted = await throttled(house.database, [{ key, rule: THROTTLE.accountOnDevice }], async () =>
+    const rule = prove.by === 'pin' ? THROTTLE.pin : THROTTLE.accountOnDevice
+    const fitted = await throttled(house.database, [{ key, rule }], async () =>
       (await fits(prove.secretOf(asked), held.hash)) ? true : null,
     )
     if (fitted === null) {
@@ -46,7 +47,7 @@ async function endHere<E extends SignedInEndpoint>(
   { action }: E,
 ): Promise<void> {
   await asActor(house, action, asked, async ({ actor, transaction }) => {
-    await forgetSignIns(transaction, actor.holderId, actor.deviceHash)
+    await forgetSignIns(transaction, actor.holderId, { device: actor.deviceHash })
     await removeOwnSession(transaction, actor.holderId, actor.sessionId)
   })
 }

@@ -108,18 +108,20 @@ export async function rememberSignIn(
     })
 }
 
-/** Makes a device, or all of them, ask this person for the password again. */
+/** Makes a device, all but one, or all of them ask this person for the password again. */
 export async function forgetSignIns(
   transaction: AcademyTransaction,
   personId: string,
-  deviceHash?: string,
+  where: { device?: string; exceptDevice?: string } = {},
 ): Promise<void> {
+  const { device, exceptDevice } = where
   await transaction
     .delete(rememberedSignIn)
     .where(
       and(
         eq(rememberedSignIn.personId, personId),
-        deviceHash === undefined ? undefined : eq(rememberedSignIn.deviceHash, deviceHash),
+        device === undefined ? undefined : eq(rememberedSignIn.deviceHash, device),
+        exceptDevice === undefined ? undefined : ne(rememberedSignIn.deviceHash, exceptDevice),
       ),
     )
 }
@@ -153,17 +155,17 @@ export async function removeSessionByToken(
   await transaction.delete(session).where(eq(session.tokenHash, tokenHash))
 }
 
-/** Ends one session of a person; tells whether there was such a one. */
+/** Ends one session of a person; tells on which device it was, null where there was none such. */
 export async function removeOwnSession(
   transaction: AcademyTransaction,
   personId: string,
   sessionId: string,
-): Promise<boolean> {
+): Promise<string | null> {
   const gone = await transaction
     .delete(session)
     .where(and(eq(session.personId, personId), eq(session.sessionId, sessionId)))
-    .returning({ sessionId: session.sessionId })
-  return gone.length === 1
+    .returning({ deviceHash: session.deviceHash })
+  return gone[0]?.deviceHash ?? null
 }
 
 /** Ends a person's sessions, all but one where one is named. */

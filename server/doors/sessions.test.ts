@@ -4,7 +4,7 @@ import request from 'supertest'
 import { inAcademy } from '../database/inAcademy.ts'
 import { session } from '../database/schema/index.ts'
 import { ORIGIN, type TestServer, serveTest, somebody } from '../testing/serve.ts'
-import { PASSWORD, type World, worldIn } from '../testing/world.ts'
+import { PASSWORD, PIN, type World, worldIn } from '../testing/world.ts'
 
 const START = Date.parse('2026-11-23T08:00:00Z')
 const DAY = 86_400_000
@@ -85,6 +85,8 @@ test('one’s sessions are listed with device and last use, and each can be ende
   const elsewhere = listed.find(({ isThisOne }) => !isThisOne)
   await write(person.cookie, 'delete', `/sessions/${elsewhere?.sessionId ?? ''}`).expect(200)
   await phone.get('/api/v1/session').expect(401)
+  // A phone that was lost is not come back to by four digits either.
+  await phone.post('/api/v1/session/pin').send({ personId: person.personId, pin: PIN }).expect(401)
   await ask(person.cookie).expect(200)
 })
 const list = (cookie: string) => request(server.app).get('/api/v1/sessions').set('Cookie', cookie)
@@ -98,6 +100,7 @@ test('a new password ends the other sessions, keeps this one, and the old one no
   await write(person.cookie, 'post', '/account/password', { current: 'not-the-one-now', next }).expect(401)
   await write(person.cookie, 'post', '/account/password', { current: PASSWORD, next }).expect(200)
   await other.get('/api/v1/session').expect(401)
+  await other.post('/api/v1/session/pin').send({ personId: person.personId, pin: PIN }).expect(401)
   await ask(person.cookie).expect(200)
   await server.browser().post('/api/v1/session').send(by(PASSWORD)).expect(401)
   await server.browser().post('/api/v1/session').send(by(next)).expect(200)

@@ -178,7 +178,9 @@ test('failed tries are swept once no rule remembers them, and not before', async
   const old = await world.make('trainer')
   const recent = await world.make('trainer')
   await signIn(server.browser(), old, 'not-the-password').expect(401)
-  await server.house.database.execute(sql`update doors.attempt set last_at = now() - interval '2 days'`)
+  await server.house.database.execute(
+    sql`update doors.attempt set last_at = last_at - interval '2 days', forget_at = forget_at - interval '2 days'`,
+  )
   await signIn(server.browser(), recent, 'not-the-password').expect(401)
   const count = async () => (await server.house.database.execute(sql`select from doors.attempt`)).rows.length
   const before = await count()
@@ -234,6 +236,29 @@ describe('by PIN', () => {
     await byPin(browser, two).expect(200)
     await signIn(browser, one).expect(200)
     await byPin(browser, one).expect(200)
+  })
+
+  test('wrong ones are remembered for as long as the PIN will do there, however quiet it was between', async () => {
+    const { browser, one } = await both()
+    for (let attempt = 0; attempt < 10; attempt += 1) {
+      await byPin(browser, one, '0000').expect(401)
+      await server.house.database.execute(
+        sql`update doors.attempt set last_at = last_at - interval '2 days', blocked_until = blocked_until - interval '2 days', forget_at = forget_at - interval '2 days'`,
+      )
+      await sweepAttempts(server.house.database)
+    }
+    await byPin(browser, one).expect(401)
+  })
+
+  test('those that would be tried first are refused', async () => {
+    const { browser } = await both()
+    const set = (pin: string) => browser.post('/api/v1/account/pin').send({ password: PASSWORD, pin })
+    for (const pin of ['0000', '777777', '1234', '456789', '9876', '3210', '1212', '909090'])
+      expect([pin, (await set(pin)).body]).toMatchObject([
+        pin,
+        { errors: [{ path: 'pin', reason: 'common' }] },
+      ])
+    await set('4180').expect(200)
   })
 
   test('a PIN does not make a sign-in last longer than the password did', async () => {

@@ -96,7 +96,7 @@ export async function tryPin<T>(
 ): Promise<T> {
   const key = pinKey(deviceHash, personId)
   const aims: Aim[] = [
-    { key, rule: THROTTLE.accountOnDevice },
+    { key, rule: THROTTLE.pin },
     { key: `device ${deviceHash}`, rule: THROTTLE.device },
   ]
   const done = await throttled(house.database, aims, async () => {
@@ -109,7 +109,7 @@ export async function tryPin<T>(
   if (done !== null) return done
   if ((await failuresOf(house.database, key)) >= DOOR_LIMITS.wrongPinsUntilPassword) {
     await behindDoor(house.database, 'device', deviceHash, (transaction) =>
-      forgetSignIns(transaction, personId, deviceHash),
+      forgetSignIns(transaction, personId, { device: deviceHash }),
     )
   }
   throw wrong()

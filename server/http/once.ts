@@ -16,6 +16,11 @@ export interface SentBody {
   sent: unknown
 }
 
+/** Until this transaction is over nobody else makes anything under this id. */
+export async function waitForOthersUnder(transaction: AcademyTransaction, id: string): Promise<void> {
+  await transaction.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 0))`)
+}
+
 interface Creation<Row, T> {
   /** Of what is made, as the caller named it. */
   id: string
@@ -41,7 +46,7 @@ export async function once<Row, T>(
   { transaction, sent }: SentBody,
   { id, find, digestOf, isOfSame = () => true, body, tell, make, taken }: Creation<Row, T>,
 ): Promise<Kept<T>> {
-  await transaction.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 0))`)
+  await waitForOthersUnder(transaction, id)
   const first = await find()
   if (first === null) return { created: true, record: await make(sentDigest(sent)) }
   const digest = digestOf(first)

@@ -39,8 +39,20 @@ const TITLES: Record<ProblemCode, string> = {
 const RETRY_AFTER_S = 2
 
 /** What body parsing throws carries a `type`; the rest is ours or unforeseen. */
+/** Whoever asked went away before all was said: nobody is there to be answered, and nothing of ours is wrong. */
+function isGone(error: unknown): boolean {
+  return error instanceof Error && 'type' in error && error.type === 'request.aborted'
+}
+
+/** A body that is not packed as its head says. */
+function isWronglyPacked(error: unknown): boolean {
+  return error instanceof Error && 'code' in error && /^Z_|^ERR_.*BROTLI|^ERR__ERROR/.test(String(error.code))
+}
+
 function toRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error
+  if (isWronglyPacked(error))
+    return new Refusal('broken-json', 'The body is not packed as its Content-Encoding says.')
   if (isDatabaseDown(error)) {
     return new Refusal(
       'database-down',
@@ -89,6 +101,11 @@ function requestIdOf(req: Request): string | undefined {
 
 /** Turns whatever was thrown into one problem; what nobody foresaw is logged whole and answered blankly. */
 export const answerProblem: ErrorRequestHandler = (error: unknown, req, res: Response, next) => {
+  if (isGone(error)) {
+    req.log.debug('the caller went away')
+    res.destroy()
+    return
+  }
   const refusal = toRefusal(error)
   if (refusal.code === 'internal') req.log.error({ err: error }, 'unforeseen')
   if (refusal.code === 'database-down') {

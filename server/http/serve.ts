@@ -9,7 +9,7 @@ import { type DoorChange, type Visitor, cookieLines, visitorOf } from '../doors/
 import type { House } from '../house.ts'
 import { Refusal } from '../refusal.ts'
 import { formerAnswer, isFormerPage } from './former/formerAnswer.ts'
-import { refuseForeignOrigin } from './origin.ts'
+import { refuseForeignHost, refuseForeignOrigin } from './origin.ts'
 
 type BodyOf<E extends Endpoint> = E['body'] extends Schema ? z.infer<E['body']> : null
 
@@ -98,6 +98,7 @@ export function mount<E extends Endpoint>(
 ): void {
   const path = endpoint.path.replaceAll(/\{(\w+)\}/g, ':$1')
   router[endpoint.method](path, async (req, res) => {
+    refuseForeignHost(req, house.doors)
     if (endpoint.method !== 'get') refuseForeignOrigin(req, house.doors)
     const visitor = visitorOf(req, house.doors.isSecure)
     if (endpoint.action !== null && visitor.sessionHash === null) throw notSignedIn()

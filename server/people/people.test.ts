@@ -43,6 +43,24 @@ test('adding the same person twice is adding them once', async () => {
   ])
 })
 
+test('no name looks like somebody else’s, and none holds what nobody sees', async () => {
+  await world.make('trainer')
+  const put = (displayName: string, personId = newId()) =>
+    head.put(`/api/v1/people/${personId}`).send({ displayName, role: 'trainee' })
+  await put('Sorrel Vane').expect(201)
+  // Two may bear one name.
+  await put('Sorrel Vane').expect(201)
+  for (const like of ['Sоrrel Vane', 'Sorrel  Vane', 'sorrel vane'])
+    expect([like, (await put(like)).body]).toMatchObject([like, { errors: [{ reason: 'looks-like' }] }])
+  expect((await put('Sorrel\u202e Vane').expect(422)).body).toMatchObject({
+    errors: [{ path: 'displayName', reason: 'hidden-letter' }],
+  })
+  const { personId } = await world.make('trainee')
+  expect(
+    (await change(personId, { basedOnNo: 1, displayName: 'Sоrrel Vane', why: '' }).expect(422)).body,
+  ).toMatchObject({ errors: [{ reason: 'looks-like' }] })
+})
+
 test('of two who change a person at once one is told, with both versions', async () => {
   const { personId } = await world.make('trainer')
   const answers = await Promise.all([

@@ -1,4 +1,5 @@
 import type { ErasurePreview, PersonChange, PersonInput, PersonRecord } from '@calm-apron/contract'
+import { skeletonOf } from '@calm-apron/contract'
 import { keepText, leaveTrace, leaveTraces } from '../audit/trace.ts'
 import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
 import { removeSessions } from '../doors/sessionQueries.ts'
@@ -14,6 +15,7 @@ import {
   hasOtherHead,
   insertPerson,
   listPeople,
+  namesOfActive,
   renamePerson,
   updatePerson,
 } from './queries.ts'
@@ -54,6 +56,7 @@ export async function addPerson(
     body: input,
     tell: record,
     make: async (bodyDigest) => {
+      await refuseLookAlike(transaction, personId, input.displayName)
       await insertPerson(transaction, { ...input, academyId, personId, bodyDigest })
       const after = { role: input.role }
       const trace = {
@@ -88,6 +91,7 @@ export async function changePerson(
     isActive: change.isActive ?? before.state !== 'ended',
   }
   const isRenamed = wanted.displayName !== before.displayName
+  if (isRenamed) await refuseLookAlike(transaction, personId, wanted.displayName)
   const isMoved = wanted.role !== before.role
   const isTurned = wanted.isActive !== (before.state !== 'ended')
   if (!isRenamed && !isMoved && !isTurned) return before
@@ -136,6 +140,24 @@ export async function changePerson(
   const after = await findPerson(transaction, personId, now)
   if (after === null) throw notThere()
   return after
+}
+
+/**
+ * Two may bear one name, and are told apart by more than it; but none may look as if it were another.
+ * @throws {Refusal} `invalid-input`
+ */
+async function refuseLookAlike(
+  transaction: Errand['transaction'],
+  personId: string,
+  displayName: string,
+): Promise<void> {
+  const looks = skeletonOf(displayName)
+  const others = (await namesOfActive(transaction)).filter((each) => each.personId !== personId)
+  const like = others.find(
+    (each) => each.displayName !== displayName && skeletonOf(each.displayName) === looks,
+  )
+  if (like !== undefined)
+    throw refuseField('displayName', 'looks-like', 'It looks like the name of someone else here.')
 }
 
 /** @throws {Refusal} `not-found` */

@@ -105,6 +105,17 @@ export async function roleOf(transaction: AcademyTransaction, personId: string):
   return found?.role ?? null
 }
 
+/** What everyone whose account holds is called. */
+export async function namesOfActive(
+  transaction: AcademyTransaction,
+): Promise<{ personId: string; displayName: string }[]> {
+  return transaction
+    .select({ personId: person.personId, displayName: personName.displayName })
+    .from(person)
+    .innerJoin(personName, eq(personName.personId, person.personId))
+    .where(isNull(person.endedAt))
+}
+
 /** The roles of those of them who are there. */
 export async function rolesOf(
   transaction: AcademyTransaction,

@@ -36,6 +36,18 @@ describe('files', () => {
     expect((await detailOf(coffee.preparedId)).content['name']).toBe('Renamed by file')
   })
 
+  test('an id that stood in an earlier piece of the file is told as well', async () => {
+    const coffeeId = newId()
+    const rows = [{ preparedId: coffeeId, thing: coffeeThing('First') }]
+    const send = (isPreview: boolean, earlierIds: string[]) =>
+      server.http.post('/api/v1/prepared/import').send({ isPreview, earlierIds, rows }).expect(200)
+    for (const isPreview of [true, false]) {
+      const answer = importReport.parse((await send(isPreview, [coffeeId])).body)
+      expect(answer.rows).toMatchObject([{ outcome: 'refused', errors: [{ reason: 'twice' }] }])
+    }
+    expect(importReport.parse((await send(false, [])).body).rows).toMatchObject([{ outcome: 'new' }])
+  })
+
   test('an id that is known and stands in a file twice is changed once, and told the second time', async () => {
     const coffeeId = newId()
     const send = (isPreview: boolean, ...names: string[]) =>

@@ -45,7 +45,8 @@ export async function importThings(
   )
   const kinds = await kindsOf(errand.transaction, namedIds(read))
   const fresh: Row[] = []
-  const taken = new Set<string>()
+  // Also in an earlier piece of the same file.
+  const taken = new Set<string>(earlierIds)
   for (const entry of read) {
     const { preparedId, thing, row } = entry
     const known = there.get(preparedId)

@@ -1,9 +1,11 @@
-import type {
-  PreparedInput,
-  PreparedKind,
-  PreparedQuery,
-  PreparedRecord,
-  PreparedRevision,
+import {
+  CONTENT_VERSION,
+  type PreparedInput,
+  type PreparedKind,
+  type PreparedQuery,
+  type PreparedRecord,
+  type PreparedRevision,
+  upcast,
 } from '@calm-apron/contract'
 import { type SQL, and, asc, desc, eq, inArray, isNotNull, isNull, like, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
@@ -46,16 +48,12 @@ function textsOf(value: unknown): string[] {
 
 function toRecord(thing: PreparedRow, revision: RevisionRow): PreparedRecord {
   const { preparedId, kind, parentId, archivedAt } = thing
-  return { preparedId, kind, parentId, isArchived: archivedAt !== null, ...toRevision(revision) }
+  return { preparedId, kind, parentId, isArchived: archivedAt !== null, ...toRevision(kind, revision) }
 }
 
-function toRevision({
-  revisionId,
-  revisionNo,
-  changedAt,
-  changedBy,
-  content,
-}: RevisionRow): PreparedRevision {
+function toRevision(kind: PreparedKind, row: RevisionRow): PreparedRevision {
+  const { revisionId, revisionNo, changedAt, changedBy } = row
+  const content = upcast(kind, row.content, row.contentVersion)
   return { revisionId, revisionNo, changedAt: changedAt.toISOString(), changedBy, content }
 }
 
@@ -174,11 +172,12 @@ export async function listRevisions(
   preparedId: string,
 ): Promise<PreparedRevision[]> {
   const rows = await transaction
-    .select()
+    .select({ kind: prepared.kind, revision: preparedRevision })
     .from(preparedRevision)
+    .innerJoin(prepared, eq(prepared.preparedId, preparedRevision.preparedId))
     .where(eq(preparedRevision.preparedId, preparedId))
     .orderBy(desc(preparedRevision.revisionNo))
-  return rows.map(toRevision)
+  return rows.map(({ kind, revision }) => toRevision(kind, revision))
 }
 
 /** The thing and digest of a revision, or null when there is none by that id. */
@@ -230,9 +229,14 @@ async function insertRevisions(
   things: readonly NewThing[],
 ): Promise<void> {
   if (things.length === 0) return
-  await transaction
-    .insert(preparedRevision)
-    .values(things.map(({ thing, ...revision }) => ({ academyId, ...revision, content: thing.content })))
+  await transaction.insert(preparedRevision).values(
+    things.map(({ thing, ...revision }) => ({
+      academyId,
+      ...revision,
+      content: thing.content,
+      contentVersion: CONTENT_VERSION,
+    })),
+  )
 }
 
 /** Stores a further revision; false, and nothing stored, when another came first. */

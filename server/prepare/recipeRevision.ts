@@ -1,4 +1,4 @@
-import { type RecipeRevision, recipeContent } from '@calm-apron/contract'
+import { CONTENT_VERSION, type RecipeRevision, recipeContent, upcast } from '@calm-apron/contract'
 
 /** A revision of a recipe, as shots point to it. Its content was checked when it was stored. */
 export function toRecipeRevision(row: {
@@ -6,11 +6,13 @@ export function toRecipeRevision(row: {
   preparedId: string
   revisionNo: number
   content: Record<string, unknown>
+  /** Left out of what has been brought up to today's shape. */
+  contentVersion?: number
 }): RecipeRevision {
   return {
     recipeRevisionId: row.revisionId,
     recipeId: row.preparedId,
     revisionNo: row.revisionNo,
-    ...recipeContent.parse(row.content),
+    ...recipeContent.parse(upcast('recipe', row.content, row.contentVersion ?? CONTENT_VERSION)),
   }
 }

@@ -41,6 +41,27 @@ describe('what shots use', () => {
     expect(await useOf(bagId)).toEqual({ bagId, shots: 1, groundG: expect.closeTo(18.2, 6) })
   })
 
+  test('a coffee’s pace counts bags that are empty since', async () => {
+    const bagId = newId()
+    const thing = bagThing()
+    await put(bagId, thing).expect(201)
+    const pace = async () => {
+      const answer = coffeeUse.parse((await server.http.get('/api/v1/coffee-use').expect(200)).body)
+      return answer.pace.find((each) => each.coffeeId === thing.parentId)?.gramsPerDay ?? 0
+    }
+    const before = await pace()
+    await server.http
+      .put(`/api/v1/shots/${newId()}`)
+      .send({ ...shotOf({}, new Date().toISOString()), bagId })
+      .expect(201)
+    const used = await pace()
+    expect(used).toBeGreaterThan(before)
+    const finishedOn = new Date().toISOString().slice(0, 10)
+    await revise(bagId, 1, { ...thing, content: { ...thing.content, finishedOn } }).expect(201)
+    expect(await pace()).toBeCloseTo(used, 6)
+    expect(await useOf(bagId)).toBeUndefined()
+  })
+
   test('settings that worked are told by coffee; a move of the inner burr shifts them, or ends their history', async () => {
     const worked = async () => {
       const answer = await server.http.get(`/api/v1/prepared/${prepared('grinder')}/worked`).expect(200)

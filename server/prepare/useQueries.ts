@@ -57,6 +57,7 @@ export interface ShotOnGrinder {
   coffeeContent: Record<string, unknown>
   facts: RevisionRow
   recipeContent: Record<string, unknown>
+  recipeVersion: number
 }
 
 /** The newest shots on a grinder whose coffee is known. */
@@ -96,6 +97,7 @@ export async function shotsOnGrinder(
       coffeeContent: coffeeNow.coffeeContent,
       facts: newest._.selectedFields,
       recipeContent: preparedRevision.content,
+      recipeVersion: preparedRevision.contentVersion,
     })
     .from(shot)
     .innerJoinLateral(newest, sql`true`)

@@ -4,6 +4,7 @@ import {
   type WorkedSetting,
   asKind,
   recipeContent,
+  upcast,
 } from '@calm-apron/contract'
 import { type InnerBurr, readShot, settingAfterBurrMove } from '@calm-apron/core'
 import { notThere } from '../doors/actor.ts'
@@ -65,8 +66,9 @@ function settingNow(
   return settingAfterBurrMove(facts.grindSetting, then, now)
 }
 
-function didWork({ facts, recipeContent: content }: ShotOnGrinder): boolean {
-  const { flow, gate } = readShot(toFacts(facts), recipeContent.parse(content).targets)
+function didWork({ facts, recipeContent: content, recipeVersion }: ShotOnGrinder): boolean {
+  const { targets } = recipeContent.parse(upcast('recipe', content, recipeVersion))
+  const { flow, gate } = readShot(toFacts(facts), targets)
   return flow.state === 'on' && gate.passed
 }
 

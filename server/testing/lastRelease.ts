@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { CHECKOUT, type TestDatabase, createTestDatabase, restoreFrom } from '@calm-apron/scripts/testing'
-import pg from 'pg'
 import { migrateAsOwner } from '../database/migrate.ts'
 
 /** What `npm run keep-release` kept of the last release. */
@@ -21,10 +20,7 @@ export function writesOfLastRelease(): KeptWrite[] {
 /** A database with the records that the last release left, brought up to this one. */
 export async function databaseOfLastRelease(): Promise<TestDatabase> {
   const database = await createTestDatabase('empty')
-  const owner = new pg.Client({ connectionString: database.ownerUrl })
-  await owner.connect()
-  await owner.query('drop schema public, drizzle, doors cascade; create schema public')
-  await owner.end()
+  await database.asOwner('drop schema public, drizzle, doors cascade; create schema public')
   restoreFrom(join(KEPT, 'records.dump'), database.ownerUrl)
   await migrateAsOwner(database.ownerUrl, new URL(database.appUrl).username)
   return database

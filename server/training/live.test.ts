@@ -111,6 +111,26 @@ test('of somebody else’s shot a trainee hears how far it is, and none of its n
   await here.close()
 })
 
+test('it ends with the session, and tells nothing more', async () => {
+  const here = await listening()
+  const { first, all } = await hear(here.url, trainee, (heard) => heard.length > 1)
+  await first
+  await request(server.app)
+    .delete('/api/v1/session')
+    .set('Cookie', trainee.cookie)
+    .set('Origin', ORIGIN)
+    .expect(200)
+  await request(server.app)
+    .put(`/api/v1/trainings/${trainingId}/events/${newId()}`)
+    .set('Cookie', trainer.cookie)
+    .set('Origin', ORIGIN)
+    .send({ by: trainer.personId, at: new Date().toISOString(), happening: { kind: 'break-began' } })
+    .expect(201)
+  // The line ended; what was heard is what was said before.
+  expect(await all).toEqual([{ kind: 'training', trainingId }])
+  await here.close()
+})
+
 test('it is followed by those of the training only', async () => {
   const here = await listening()
   const stranger = await world.make('trainee')

@@ -3,6 +3,7 @@ import { Router } from 'express'
 import { visitorOf } from '../doors/visitor.ts'
 import type { House } from '../house.ts'
 import type { Actor } from '../doors/actor.ts'
+import { refuseForeignHost } from '../http/origin.ts'
 import { asActor, serve } from '../http/serve.ts'
 import { Refusal } from '../refusal.ts'
 import {
@@ -41,20 +42,41 @@ export function trainingRoutes(house: House): Router {
   return router
 }
 
-/** Follows a training until the tablet goes; then, or when its session is over, it asks anew and is refused. */
+/** Follows a training until the tablet goes, its session is over, or its person may no longer see it. */
 function serveLive(house: House, router: Router): void {
   router.get(LIVE_PATH.replace('{trainingId}', ':trainingId'), async (req, res) => {
+    refuseForeignHost(req, house.doors)
     const trainingId = id.safeParse(req.params['trainingId'])
     if (!trainingId.success) throw new Refusal('not-found', 'There is nothing at this address.')
     const visitor = visitorOf(req, house.doors.isSecure)
-    const actor = await asActor(house, 'see-trainings', { visitor, sent: null }, async (errand) => {
-      await eventsSeenBy(errand, trainingId.data)
-      return errand.actor
-    })
+    const comeIn = () =>
+      asActor(house, 'see-trainings', { visitor, sent: null }, async (errand) => {
+        await eventsSeenBy(errand, trainingId.data)
+        return errand.actor
+      })
+    let actor = await comeIn()
     res.writeHead(200, { 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' })
+    /** Who follows is asked anew before they are told that anything changed. */
+    const stillMay = async () => {
+      try {
+        actor = await comeIn()
+        return true
+      } catch {
+        // Whoever asks again is told why.
+        res.end()
+        return false
+      }
+    }
     const say = (message: LiveMessage) => res.write(`data: ${JSON.stringify(asHeardBy(actor, message))}\n\n`)
-    const leave = house.live.follow(actor.academyId, trainingId.data, { hear: say, end: () => res.end() })
-    const stillHere = setInterval(() => res.write(':\n\n'), STILL_HERE_MS)
+    const hear = (message: LiveMessage) => {
+      if (message.kind === 'stage') say(message)
+      else void stillMay().then((may) => may && say(message))
+    }
+    const leave = house.live.follow(actor.academyId, trainingId.data, { hear, end: () => res.end() })
+    const stillHere = setInterval(
+      () => void stillMay().then((may) => may && res.write(':\n\n')),
+      STILL_HERE_MS,
+    )
     res.on('close', () => {
       clearInterval(stillHere)
       leave()

@@ -34,6 +34,8 @@ export const enForms = {
     twice: 'This id stands in the file twice. Keep one of them.',
     'wrong-code': 'That is not the code. Read it again on the server’s console.',
     'other-name': 'That is not the name. Type it as it stands above.',
+    'looks-like': 'It looks like the name of someone else here. Add something by which they are told apart.',
+    'hidden-letter': 'There is a letter in it that nobody sees. Type it anew.',
     refused: 'This can’t be used. Choose another.',
     pin: 'Four to six digits.',
     notAlike: 'The two are not alike. Type it again.',

@@ -12,6 +12,8 @@ export const attempt = doorsSchema.table('attempt', {
   /** Which try counted last; a try that finds another's here was refused. */
   lastTry: uuid('last_try').notNull(),
   blockedUntil: instant('blocked_until').notNull(),
+  /** From when on its rule remembers it no more. */
+  forgetAt: instant('forget_at').notNull().defaultNow(),
 })
 
 /** Codes printed on a server's console, by which the first academy is made. */

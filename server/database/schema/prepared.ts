@@ -54,6 +54,8 @@ export const preparedRevision = pgTable(
     preparedId: uuid('prepared_id').notNull(),
     revisionNo: integer('revision_no').notNull(),
     content: jsonb('content').$type<Record<string, unknown>>().notNull(),
+    /** In which version of its shape it is stored; earlier ones are brought up to today's as they are read. */
+    contentVersion: integer('content_version').notNull().default(1),
     /** Of the body that made it, so that a repeated request is told from a different one. */
     bodyDigest: text('body_digest').notNull(),
     changedBy: uuid('changed_by'),

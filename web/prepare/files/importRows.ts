@@ -55,7 +55,7 @@ export async function sendRows(
     const answer = await call(ENDPOINTS.importPrepared, {
       body: {
         isPreview,
-        earlierIds: isPreview ? earlierIds : [],
+        earlierIds,
         rows: piece.map(({ row }) => row),
       },
     })
