@@ -15,6 +15,7 @@ export {
   shotDetail,
   shotInput,
   readableFacts,
+  recordedOf,
   shotList,
   shotListQuery,
   shotRevision,
@@ -179,6 +180,9 @@ export { id, instant, name, timeZone } from './primitives.ts'
 // Claims
 export { CLAIM_KINDS, claim, claimList } from './claims.ts'
 export type { Claim, ClaimKind } from './claims.ts'
+// What shots are pulled with
+export { standsNow } from './stood.ts'
+export type { PulledWith } from './stood.ts'
 // Names
 export { skeletonOf } from './hiddenLetters.ts'
 export { CONTENT_VERSION, upcast } from './prepared/upcast.ts'

@@ -1,6 +1,10 @@
 import {
+  type AsItStood,
+  FAULTS_SHOWN,
+  FINER_IS,
   GRIND_OWNERS,
   PACKED_SERIES,
+  type RecordedShot,
   SHOT_PURPOSES,
   type ShotFacts,
   cupTaste,
@@ -26,6 +30,10 @@ const shotSetting = z.strictObject({
   /** The training it belongs to; null where it was pulled by itself. */
   trainingId: id.nullable().default(null),
   purpose: z.enum(SHOT_PURPOSES).default('practice'),
+  /** Of a deliberate fault: which. */
+  faultShown: z.enum(FAULTS_SHOWN).nullable().default(null),
+  /** Not pulled for real: by a stand-in's word, or a person's. */
+  isSimulated: z.boolean().default(false),
   grindOwner: z.enum(GRIND_OWNERS).default('trainee'),
   /** Whether whoever pulled is asked for their call before the reading opens to them. */
   isCallAsked: z.boolean().default(false),
@@ -37,6 +45,8 @@ export const SHOT_BY_ITSELF = {
   groupNo: null,
   trainingId: null,
   purpose: 'practice',
+  faultShown: null,
+  isSimulated: false,
   grindOwner: 'trainee',
   isCallAsked: false,
 } as const satisfies Partial<z.infer<typeof shotSetting>>
@@ -46,6 +56,34 @@ const series = z.string().max(BOUNDS.seriesLength.max).regex(PACKED_SERIES).null
 /** Weight in the cup in g and pressure in bar over s from pump start; null where none was there to see it. */
 export const shotSeries = z.strictObject({ weight: series, pressure: series })
 export type ShotSeries = z.infer<typeof shotSeries>
+
+/** What a shot was pulled with, as it stood then. */
+export const asItStood = z.strictObject({
+  pulledOn: z.string(),
+  isPullerTeaching: z.boolean(),
+  coffee: z
+    .strictObject({
+      roastedOn: z.string().nullable(),
+      frozen: z.strictObject({ frozenOn: z.string(), thawedOn: z.string().nullable() }).nullable(),
+      freshness: z.strictObject({
+        restDays: z.number(),
+        bestUntilDays: z.number(),
+        usableUntilDays: z.number(),
+      }),
+      isRoastDark: z.boolean().nullable(),
+    })
+    .nullable(),
+  machine: z
+    .strictObject({
+      isLever: z.boolean(),
+      hasReleaseValve: z.boolean(),
+      switchedOnAt: z.string().nullable(),
+      warmUpMinutes: z.number(),
+      basketNominalG: z.number().nullable(),
+    })
+    .nullable(),
+  grinder: z.strictObject({ settingStep: z.number(), finerIs: z.enum(FINER_IS) }).nullable(),
+}) satisfies z.core.$ZodType<AsItStood>
 
 const note = line(BOUNDS.shotNoteLength)
 
@@ -82,6 +120,8 @@ export const shotRevision = z.strictObject({
   judgedBy: id.nullable(),
   isClaimed: z.boolean(),
   isDenied: z.boolean().default(false),
+  /** Whether whoever judged it taught then; whoever recorded before people signed in did. */
+  isJudgeTeaching: z.boolean().default(true),
   reason: z.string().nullable(),
   recordedAt: instant,
   receivedAt: instant,
@@ -98,6 +138,8 @@ export const shotSummary = z.strictObject({
   series: shotSeries.nullable(),
   /** So far was the clock of the device ahead that sent it; then `pulledAt` is when it arrived. */
   clockAheadS: z.number().nullable().default(null),
+  /** What it was pulled with, as it stood then. */
+  stood: asItStood,
   /** What both sides tasted, once both are in or skipped; null until then, and for a side that did not taste. */
   tasted: z.strictObject({ trainee: tasteFacts.nullable(), trainer: tasteFacts.nullable() }),
 })
@@ -111,6 +153,14 @@ export function readableFacts({
 }: Pick<ShotSummary, 'series' | 'tasted'> & { current: Pick<ShotRevision, 'facts'> }): ShotFacts {
   const samples = series?.weight ? { samples: unpackSeries(series.weight) } : {}
   return { ...facts, ...samples, taste: cupTaste(facts.taste, tasted) }
+}
+
+/** A shot as core reads it, whoever asks. */
+export function recordedOf(shot: ShotSummary): RecordedShot {
+  const { shotId, pulledAt, tasted, purpose, isSimulated, grindOwner, stood, current } = shot
+  const { isJudgeTeaching } = current
+  const facts = readableFacts(shot)
+  return { shotId, pulledAt, facts, tasted, isJudgeTeaching, purpose, isSimulated, grindOwner, stood }
 }
 
 /** A shot with the recipe it was judged by and every revision, newest first. */

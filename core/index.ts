@@ -124,6 +124,11 @@ export { timeAtTarget, timeOnClock } from './shot/timeAtTarget.ts'
 export type { TimeAtTarget, TimeUnknown } from './shot/timeAtTarget.ts'
 // Reading
 export { readShot } from './reading/readShot.ts'
+export { dateInZone } from './units/calendar.ts'
+export { grindBefore, isRunBefore, readRecorded } from './reading/recorded.ts'
+export type { AsItStood, GrindBefore, RecordedShot } from './reading/recorded.ts'
+export { FAULTS_SHOWN, SHOT_PURPOSES, isCounted, isTurn } from './shot/purpose.ts'
+export type { FaultShown, ShotPurpose } from './shot/purpose.ts'
 export {
   CHANGES,
   DOSE_METHODS,
@@ -132,7 +137,7 @@ export {
   TONGUES,
   USUAL_FRESHNESS,
 } from './reading/context.ts'
-export type { Change, DoseMethod, MachineKnown, ShotContext, Tongue } from './reading/context.ts'
+export type { Change, DoseMethod, GrindMoved, MachineKnown, ShotContext, Tongue } from './reading/context.ts'
 export { SIGNS } from './shot/signs.ts'
 export type { Sign, SignsSeen } from './shot/signs.ts'
 export type {
@@ -204,8 +209,8 @@ export { assessSkill } from './skill/assessSkill.ts'
 export type { SignOff, SkillShot, TraineeSkill } from './skill/assessSkill.ts'
 export { assessReading } from './skill/assessReading.ts'
 export type { ReadingSkill, SkillStory } from './skill/assessReading.ts'
-export { SHOT_PURPOSES, chargeReadings } from './skill/charging.ts'
-export type { ChargeContext, ShotPurpose } from './skill/charging.ts'
+export { chargeReadings } from './skill/charging.ts'
+export type { ChargeContext } from './skill/charging.ts'
 export type { ChartSignal, ControlChart, Signal } from './skill/controlChart.ts'
 export { scoreCall } from './skill/scoreCall.ts'
 export type { Call, CallTruth, GrindDirection } from './skill/scoreCall.ts'

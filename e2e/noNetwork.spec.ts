@@ -138,9 +138,9 @@ testOnOwn(
     await untilAllSent(page)
     const shots = await storedShots(page, trainingId)
     expect(shots.map(({ purpose }) => purpose).reverse()).toEqual([
-      ...Array<string>(dialled + 1).fill('experiment'),
+      ...Array<string>(dialled + 1).fill('dial-in'),
       ...Array<string>(5).fill('assessment'),
-      'experiment',
+      'reference',
     ])
     for (const { series, current } of shots) {
       expect(series?.weight?.split(' ').length).toBeGreaterThan(100)

@@ -258,8 +258,10 @@ test(
         const cookie = asker?.cookie ?? ''
         const answer = await sendRaw(app.url, agent, { ...shot, headers: headersOf(cookie, trick) })
         seen.set(entry.name, (seen.get(entry.name) ?? new Set()).add(answer.status))
-        check(entry.endpoint, shot, answer)
-        if (entry.name === 'putShot' && answer.status === 201 && role === 'trainee') created.push(answer.text)
+        // A page of the last release is answered in its own shape.
+        check(entry.endpoint, shot, answer, trick === 5)
+        if (entry.name === 'putShot' && answer.status === 201 && role === 'trainee' && trick !== 5)
+          created.push(answer.text)
         // Signed out, ended, erased or given another role by a request of this very run: another one takes over.
         const isGone = answer.text.includes('"not-signed-in"')
         const isDemoted = role === 'head' && answer.text.includes('"not-allowed"')
@@ -274,13 +276,19 @@ test(
       endpoint: Endpoint,
       { method, path }: Pick<Shot, 'method' | 'path'>,
       { status, text }: Answer,
+      isFormer: boolean,
     ): void {
       const where = `${method} ${path.slice(0, 120)} → ${status}`
       if (status >= 500 || status < 200) wrong.push(`${where} ${text.slice(0, 200)}`)
       // Too long a head is refused by Node itself, before there is anything to answer with.
       else if (status >= 400 && status !== 431 && !problem.safeParse(asJson(text)).success)
         wrong.push(`${where}: no problem document`)
-      else if (status < 300 && !z.safeParse(endpoint.answer, asJson(text)).success && !path.includes('..'))
+      else if (
+        !isFormer &&
+        status < 300 &&
+        !z.safeParse(endpoint.answer, asJson(text)).success &&
+        !path.includes('..')
+      )
         wrong.push(`${where}: not this endpoint’s answer`)
     }
 
@@ -311,7 +319,7 @@ test(
     const listed = await sendRaw(app.url, agent, {
       method: 'GET',
       path: `${API_BASE}/shots?limit=100`,
-      headers: { Cookie: head.cookie },
+      headers: { Cookie: head.cookie, [CONTRACT_HEADER]: '2' },
       body: null,
     })
     expect(shotList.parse(JSON.parse(listed.text)).shots.length).toBeGreaterThan(11)

@@ -77,6 +77,8 @@ const context = z.strictObject({
     .default(null),
   isRoastDark: z.boolean().nullable().default(null),
   basketNominalG: z.number().positive().nullable().default(null),
+  purpose: z.enum(SHOT_PURPOSES).default(NO_CONTEXT.purpose),
+  isSimulated: z.boolean().default(NO_CONTEXT.isSimulated),
 })
 const writtenContext = context.prefault({})
 

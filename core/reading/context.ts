@@ -1,4 +1,5 @@
 import type { FreshnessWindow } from '../coffee/age.ts'
+import type { ShotPurpose } from '../shot/purpose.ts'
 import type { SignsSeen } from '../shot/signs.ts'
 
 export const DOSE_METHODS = [
@@ -47,6 +48,12 @@ export interface MachineKnown {
   hasReleaseValve: boolean
 }
 
+/** The last move of a grinder before a shot: which way and by how many of its steps; 0 steps: it was not moved. */
+export interface GrindMoved {
+  direction: 'finer' | 'coarser'
+  steps: number
+}
+
 /** What is known of a shot beside its own facts. Null and left out are "not known". */
 export interface ShotContext {
   /** What was said or seen in a word. */
@@ -61,8 +68,10 @@ export interface ShotContext {
   grindOwner: 'trainer' | 'trainee'
   tongue: Tongue
   machine: MachineKnown | null
-  /** The last move of this grinder before the shot: which way and by how many of its steps; 0 steps: it was not moved. */
-  grindMoved: { direction: 'finer' | 'coarser'; steps: number } | null
+  grindMoved: GrindMoved | null
+  purpose: ShotPurpose
+  /** Not pulled for real: it counts for nothing. */
+  isSimulated: boolean
   isRoastDark: boolean | null
   /** What the basket in the group is made for, in g. */
   basketNominalG: number | null
@@ -80,6 +89,8 @@ export const NO_CONTEXT: ShotContext = {
   tongue: 'trusted',
   machine: null,
   grindMoved: null,
+  purpose: 'practice',
+  isSimulated: false,
   isRoastDark: null,
   basketNominalG: null,
 }

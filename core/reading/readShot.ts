@@ -38,7 +38,7 @@ export function readShot(facts: ShotFacts, recipe: Recipe, context: ShotContext 
   const cup = judgedOnly('yield', readYield(facts, recipe))
   const timed = readTime(time, recipe)
   const gate = gateOf(facts, dose, context)
-  const { grindOwner, changedSinceLast } = context
+  const { grindOwner, changedSinceLast, purpose, isSimulated } = context
   return {
     dose,
     tamp,
@@ -50,7 +50,7 @@ export function readShot(facts: ShotFacts, recipe: Recipe, context: ShotContext 
     flow: flowOf(facts, time, recipe),
     accounts: chargeReadings(
       { dose, tamp, yield: cup, time: timed, taste, gate },
-      { purpose: 'practice', grindOwner, isReferenceOff: false },
+      { purpose, isSimulated, grindOwner, isReferenceOff: false },
     ),
     missing: missingPart(facts, recipe),
     severalChanged: (changedSinceLast?.length ?? 0) > 1,

@@ -1,19 +1,12 @@
 import type { Readings } from '../reading/types.ts'
+import { type ShotPurpose, isCounted } from '../shot/purpose.ts'
 import type { Account, JudgedReading, ReadingKind } from './types.ts'
 
-/** Why the shot was pulled. Only practice and assessment count towards skill. */
-export const SHOT_PURPOSES = [
-  'practice',
-  'assessment',
-  'deliberate-fault',
-  'experiment',
-  'sink',
-  'equipment-failure',
-] as const
-export type ShotPurpose = (typeof SHOT_PURPOSES)[number]
-
+/** What decides whose a reading is. */
 export interface ChargeContext {
   purpose: ShotPurpose
+  /** Not pulled for real; left out where all are. */
+  isSimulated?: boolean
   /** Who set the grind that this shot was pulled with. */
   grindOwner: 'trainer' | 'trainee'
   /** In an assessment: a trainer's reference shot before or after was off its time or taste. */
@@ -28,7 +21,7 @@ export type Chargeable = Pick<Readings, ReadingKind | 'gate'>
  * hit or miss, and with a time that is off goes the taste that follows from it; counting only hits would flatter.
  */
 export function chargeReadings(readings: Chargeable, context: ChargeContext): Record<ReadingKind, Account> {
-  const counts = context.purpose === 'practice' || context.purpose === 'assessment'
+  const counts = isCounted(context.purpose) && !context.isSimulated
   const isBarsTime = context.grindOwner === 'trainer' && readings.gate.passed
   const isTimeOff = readings.time.judged && readings.time.standing !== 'on'
   const account = (kind: ReadingKind): Account => {

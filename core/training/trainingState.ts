@@ -1,4 +1,4 @@
-import type { ShotPurpose } from '../skill/charging.ts'
+import type { ShotPurpose } from '../shot/purpose.ts'
 import { trainingOrder } from './trainingOrder.ts'
 
 /** Who stands at which group; several may stand at one and take turns. */

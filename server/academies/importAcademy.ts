@@ -1,4 +1,4 @@
-import type { AcademyFile } from '@calm-apron/contract'
+import { type AcademyFile, type PreparedContent, type PreparedInput, standsNow } from '@calm-apron/contract'
 import type { PgTable } from 'drizzle-orm/pg-core'
 import { inAcademy } from '../database/inAcademy.ts'
 import type { AcademyTransaction, Database } from '../database/pool.ts'
@@ -41,15 +41,7 @@ export async function importAcademy(
         changedAt: receivedAt,
       })),
     )
-    await insert(
-      shot,
-      own(
-        file.shots.map(({ facts: _facts, judgedBy: _judgedBy, pulledAt, ...rest }) => ({
-          ...rest,
-          pulledAt: new Date(pulledAt),
-        })),
-      ),
-    )
+    await insert(shot, own(file.shots.map((each) => shotRow(each, file))))
     await insert(
       shotRevision,
       own(
@@ -59,6 +51,7 @@ export async function importAcademy(
           revisionNo: 1,
           bodyDigest: bodyDigest(input),
           judgedBy: input.judgedBy,
+          isJudgeTeaching: isTeaching(file, input.judgedBy),
           recordedAt: new Date(input.pulledAt),
           receivedAt,
           ...toColumns(input.facts),
@@ -67,6 +60,37 @@ export async function importAcademy(
     )
     return true
   })
+}
+
+/** What a shot was pulled with stands in the same file, in one revision each. */
+function shotRow(shotIn: AcademyFile['shots'][number], file: AcademyFile) {
+  const { facts: _facts, judgedBy: _judgedBy, note: _note, series: _series, pulledAt, ...rest } = shotIn
+  const things = new Map(file.prepared.map(({ preparedId, thing }) => [preparedId, thing]))
+  const contentOf = <K extends PreparedInput['kind']>(kind: K, preparedId: string | null | undefined) => {
+    const thing = things.get(preparedId ?? '')
+    // Told apart by its kind just now; the generic can't carry that.
+    return thing?.kind === kind ? (thing.content as PreparedContent<K>) : null
+  }
+  const machine = contentOf('machine', rest.machineId)
+  const stood = standsNow(
+    {
+      bag: contentOf('bag', rest.bagId),
+      coffee: contentOf('coffee', things.get(rest.bagId ?? '')?.parentId),
+      machine,
+      basket: contentOf('basket', rest.groupNo === null ? null : machine?.groups[rest.groupNo]?.basketId),
+      grinder: contentOf('grinder', rest.grinderId),
+    },
+    {
+      pulledAt,
+      timeZone: file.academy.timeZone,
+      isPullerTeaching: isTeaching(file, rest.personId),
+    },
+  )
+  return { ...rest, pulledAt: new Date(pulledAt), stood }
+}
+
+function isTeaching({ people }: AcademyFile, personId: string): boolean {
+  return people.find((each) => each.personId === personId)?.role !== 'trainee'
 }
 
 /** Inserts rows into a table of the transaction; none is fine. */

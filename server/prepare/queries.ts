@@ -166,6 +166,42 @@ export async function kindOfRevision(
   return row?.kind ?? null
 }
 
+/** A thing as it stood at some time. */
+export interface ThingThen {
+  kind: PreparedKind
+  parentId: string | null
+  content: Record<string, unknown>
+}
+
+/** Things as they stood at an instant; what was first prepared after it as it was prepared then. */
+export async function thingsAt(
+  transaction: AcademyTransaction,
+  preparedIds: readonly string[],
+  at: Date,
+): Promise<Map<string, ThingThen>> {
+  if (preparedIds.length === 0) return new Map()
+  const isBefore = sql`${preparedRevision.changedAt} <= ${at.toISOString()}::timestamptz`
+  const rows = await transaction
+    .selectDistinctOn([preparedRevision.preparedId], {
+      kind: prepared.kind,
+      parentId: prepared.parentId,
+      revision: preparedRevision,
+    })
+    .from(preparedRevision)
+    .innerJoin(prepared, eq(prepared.preparedId, preparedRevision.preparedId))
+    .where(inArray(preparedRevision.preparedId, [...preparedIds]))
+    .orderBy(
+      preparedRevision.preparedId,
+      sql`(${isBefore}) desc, case when ${isBefore} then ${preparedRevision.revisionNo} else -${preparedRevision.revisionNo} end desc`,
+    )
+  return new Map(
+    rows.map(({ kind, parentId, revision }) => [
+      revision.preparedId,
+      { kind, parentId, content: upcast(kind, revision.content, revision.contentVersion) },
+    ]),
+  )
+}
+
 /** Revisions of one thing, newest first. */
 export async function listRevisions(
   transaction: AcademyTransaction,

@@ -41,6 +41,30 @@ describe('what shots use', () => {
     expect(await useOf(bagId)).toEqual({ bagId, shots: 1, groundG: expect.closeTo(18.2, 6) })
   })
 
+  test('what was not pulled for real uses no coffee, and says nothing of a grinder', async () => {
+    const bagId = newId()
+    await put(bagId, bagThing()).expect(201)
+    const facts = shotOf({
+      grindSetting: 31.5,
+      ...{ machineHot: true, basketDry: true, rightBasket: true, bedEven: true, grinderPurged: true },
+      dose: { by: 'net', netG: 18.4 },
+      clock: { firstDrop: 'marked', firstDropS: 7, stopS: 28, estimated: false },
+      cup: { by: 'net', netG: 39 },
+    }).facts
+    const pull = (isSimulated: boolean) =>
+      server.http
+        .put(`/api/v1/shots/${newId()}`)
+        .send({ ...shotOf({}, new Date().toISOString()), facts, bagId, isSimulated })
+        .expect(201)
+    const worked = async () => (await server.http.get(`/api/v1/prepared/${prepared('grinder')}/worked`)).text
+    await pull(true)
+    expect(await useOf(bagId)).toBeUndefined()
+    expect(await worked()).not.toContain('31.5')
+    await pull(false)
+    expect((await useOf(bagId))?.shots).toBe(1)
+    expect(await worked()).toContain('31.5')
+  })
+
   test('a coffee’s pace counts bags that are empty since', async () => {
     const bagId = newId()
     const thing = bagThing()

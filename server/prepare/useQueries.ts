@@ -1,9 +1,6 @@
 import type { BagUse, CoffeePace } from '@calm-apron/contract'
-import { and, desc, eq, sql } from 'drizzle-orm'
+import { sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { prepared, preparedRevision, shot, shotRevision } from '../database/schema/index.ts'
-import type { RevisionRow } from '../shots/factsRow.ts'
-import { awaitsCall } from '../shots/queries.ts'
 
 /** Days over which a coffee's pace is taken. */
 const PACE_DAYS = 14
@@ -47,65 +44,6 @@ function groundByShot() {
       and bag_now.revision_no = b.revision_no
     left join prepared g on g.academy_id = s.academy_id and g.prepared_id = s.grinder_id
     left join prepared_revision grinder_now on grinder_now.academy_id = g.academy_id
-      and grinder_now.prepared_id = g.prepared_id and grinder_now.revision_no = g.revision_no`
-}
-
-/** One shot on a grinder, with what it takes to read it. */
-export interface ShotOnGrinder {
-  pulledAt: Date
-  coffeeId: string
-  coffeeContent: Record<string, unknown>
-  facts: RevisionRow
-  recipeContent: Record<string, unknown>
-  recipeVersion: number
-}
-
-/** The newest shots on a grinder whose coffee is known. */
-export async function shotsOnGrinder(
-  transaction: AcademyTransaction,
-  grinderId: string,
-  { limit, isOpenOnly }: { limit: number; isOpenOnly: boolean },
-): Promise<ShotOnGrinder[]> {
-  const newest = transaction
-    .select()
-    .from(shotRevision)
-    .where(and(eq(shotRevision.academyId, shot.academyId), eq(shotRevision.shotId, shot.shotId)))
-    .orderBy(desc(shotRevision.revisionNo))
-    .limit(1)
-    .as('newest')
-  const coffee = transaction
-    .select({ bagId: prepared.preparedId, coffeeId: prepared.parentId })
-    .from(prepared)
-    .where(eq(prepared.kind, 'bag'))
-    .as('coffee')
-  const coffeeNow = transaction
-    .select({ preparedId: prepared.preparedId, coffeeContent: preparedRevision.content })
-    .from(prepared)
-    .innerJoin(
-      preparedRevision,
-      and(
-        eq(preparedRevision.preparedId, prepared.preparedId),
-        eq(preparedRevision.revisionNo, prepared.revisionNo),
-      ),
-    )
-    .where(eq(prepared.kind, 'coffee'))
-    .as('coffee_now')
-  const rows = await transaction
-    .select({
-      pulledAt: shot.pulledAt,
-      coffeeId: coffeeNow.preparedId,
-      coffeeContent: coffeeNow.coffeeContent,
-      facts: newest._.selectedFields,
-      recipeContent: preparedRevision.content,
-      recipeVersion: preparedRevision.contentVersion,
-    })
-    .from(shot)
-    .innerJoinLateral(newest, sql`true`)
-    .innerJoin(preparedRevision, eq(preparedRevision.revisionId, shot.recipeRevisionId))
-    .innerJoin(coffee, eq(coffee.bagId, shot.bagId))
-    .innerJoin(coffeeNow, eq(coffeeNow.preparedId, coffee.coffeeId))
-    .where(and(eq(shot.grinderId, grinderId), isOpenOnly ? sql`not ${awaitsCall}` : undefined))
-    .orderBy(desc(shot.pulledAt))
-    .limit(limit)
-  return rows
+      and grinder_now.prepared_id = g.prepared_id and grinder_now.revision_no = g.revision_no
+    where not s.is_simulated`
 }

@@ -1,17 +1,18 @@
 import {
   PREPARED_CONTENT,
+  type PreparedRecord,
   type PreparedRevision,
+  type RecipeRevision,
+  type ShotSummary,
   type WorkedSetting,
   asKind,
-  recipeContent,
-  upcast,
+  recordedOf,
 } from '@calm-apron/contract'
-import { type InnerBurr, readShot, settingAfterBurrMove } from '@calm-apron/core'
+import { type InnerBurr, readRecorded, settingAfterBurrMove } from '@calm-apron/core'
 import { notThere } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
-import { toFacts } from '../shots/factsRow.ts'
+import { findRecipeRevisions, listShots } from '../shots/queries.ts'
 import { findPrepared, listRevisions } from './queries.ts'
-import { type ShotOnGrinder, shotsOnGrinder } from './useQueries.ts'
 
 /** As far back as settings are looked for. */
 const NEWEST_SHOTS = 300
@@ -22,30 +23,75 @@ interface BurrSince {
   burr: InnerBurr | null
 }
 
+interface Worked {
+  setting: number
+  pulledAt: string
+}
+
 /**
  * Settings of a grinder at which shots ran in their window with nothing wrong before, by coffee, the last one first, as
  * they would read with the inner burr where it is now. Where nobody knows how far a move of it shifted the scale, what
  * was before is left out.
  * @throws {Refusal} `not-found` when it is no grinder
  */
-export async function workedSettings(
-  { actor, transaction }: Errand,
-  grinderId: string,
-): Promise<WorkedSetting[]> {
+export async function workedSettings(errand: Errand, grinderId: string): Promise<WorkedSetting[]> {
+  const { transaction } = errand
   const [record] = await findPrepared(transaction, [grinderId])
   const grinder = record && asKind(record, 'grinder')
   if (!grinder) throw notThere()
   const burrs = burrHistory(await listRevisions(transaction, grinderId))
-  // That a shot of theirs worked would tell those who are asked for their call what they are asked.
-  const isOpenOnly = actor.part === 'trainee'
-  const shots = await shotsOnGrinder(transaction, grinderId, { limit: NEWEST_SHOTS, isOpenOnly })
-  const byCoffee = new Map<string, { setting: number; shot: ShotOnGrinder }[]>()
-  for (const shot of shots) {
-    const setting = settingNow(shot, burrs, grinder.content.innerBurr)
-    if (setting === null || !didWork(shot)) continue
-    byCoffee.set(shot.coffeeId, [...(byCoffee.get(shot.coffeeId) ?? []), { setting, shot }])
+  const shots = await shotsThatWorked(errand, grinderId)
+  const coffeeOf = await coffeesOfBags(errand, shots)
+  const byCoffee = new Map<PreparedRecord, Worked[]>()
+  for (const { bagId, pulledAt, current } of shots) {
+    const coffee = coffeeOf.get(bagId ?? '')
+    const setting = settingNow(current.facts.grindSetting, pulledAt, burrs, grinder.content.innerBurr)
+    if (setting === null || coffee === undefined) continue
+    byCoffee.set(coffee, [...(byCoffee.get(coffee) ?? []), { setting, pulledAt }])
   }
-  return [...byCoffee.values()].flatMap(summed)
+  return [...byCoffee].flatMap(([coffee, worked]) => summed(coffee, worked))
+}
+
+/** Newest first; of those who are asked for their call only what tells them nothing of it. */
+async function shotsThatWorked({ actor, transaction }: Errand, grinderId: string): Promise<ShotSummary[]> {
+  const query = { grinderId, limit: NEWEST_SHOTS }
+  const isOpenOnly = actor.part === 'trainee'
+  const shots = (await listShots(transaction, actor.academyId, query, null, isOpenOnly)).slice(
+    0,
+    NEWEST_SHOTS,
+  )
+  const recipes = await findRecipeRevisions(
+    transaction,
+    shots.map(({ recipeRevisionId }) => recipeRevisionId),
+  )
+  const recipeOf = new Map(recipes.map((each) => [each.recipeRevisionId, each]))
+  return shots.filter((shot) => !shot.isSimulated && didWork(shot, recipeOf.get(shot.recipeRevisionId)))
+}
+
+function didWork(shot: ShotSummary, recipe: RecipeRevision | undefined): boolean {
+  if (recipe === undefined) return false
+  const { flow, gate } = readRecorded(recordedOf(shot), recipe.targets)
+  return flow.state === 'on' && gate.passed
+}
+
+/** The coffee of each bag. */
+async function coffeesOfBags(
+  { transaction }: Errand,
+  shots: readonly ShotSummary[],
+): Promise<Map<string, PreparedRecord>> {
+  const bagIds = [...new Set(shots.flatMap(({ bagId }) => bagId ?? []))]
+  const bags = await findPrepared(transaction, bagIds)
+  const coffees = await findPrepared(
+    transaction,
+    bags.flatMap(({ parentId }) => parentId ?? []),
+  )
+  const byId = new Map(coffees.map((coffee) => [coffee.preparedId, coffee]))
+  return new Map(
+    bags.flatMap(({ preparedId, parentId }): [string, PreparedRecord][] => {
+      const coffee = byId.get(parentId ?? '')
+      return coffee === undefined ? [] : [[preparedId, coffee]]
+    }),
+  )
 }
 
 /** The positions of the inner burr, newest first; the first revision stands for all that was before it. */
@@ -57,36 +103,22 @@ function burrHistory(revisions: readonly PreparedRevision[]): BurrSince[] {
 }
 
 function settingNow(
-  { facts, pulledAt }: ShotOnGrinder,
+  setting: number | null,
+  pulledAt: string,
   burrs: readonly BurrSince[],
   now: InnerBurr | null,
 ): number | null {
-  const then = burrs.find(({ sinceMs }) => sinceMs <= pulledAt.getTime())?.burr ?? null
-  if (facts.grindSetting === null || then === null || now === null) return facts.grindSetting
-  return settingAfterBurrMove(facts.grindSetting, then, now)
+  const then = burrs.find(({ sinceMs }) => sinceMs <= Date.parse(pulledAt))?.burr ?? null
+  if (setting === null || then === null || now === null) return setting
+  return settingAfterBurrMove(setting, then, now)
 }
 
-function didWork({ facts, recipeContent: content, recipeVersion }: ShotOnGrinder): boolean {
-  const { targets } = recipeContent.parse(upcast('recipe', content, recipeVersion))
-  const { flow, gate } = readShot(toFacts(facts), targets)
-  return flow.state === 'on' && gate.passed
-}
-
-function summed(worked: { setting: number; shot: ShotOnGrinder }[]): WorkedSetting[] {
+function summed({ preparedId: coffeeId, content }: PreparedRecord, worked: Worked[]): WorkedSetting[] {
   const [newest] = worked
   const settings = worked.map(({ setting }) => setting).sort((a, b) => a - b)
   const [lowest, median, highest] = [settings[0], settings[Math.floor(settings.length / 2)], settings.at(-1)]
   if (!newest || lowest === undefined || median === undefined || highest === undefined) return []
-  const { coffeeId, coffeeContent, pulledAt } = newest.shot
-  return [
-    {
-      coffeeId,
-      coffeeName: String(coffeeContent['name']),
-      lowest,
-      median,
-      highest,
-      shots: settings.length,
-      lastAt: pulledAt.toISOString(),
-    },
-  ]
+  const coffeeName = String(content['name'])
+  const shots = settings.length
+  return [{ coffeeId, coffeeName, lowest, median, highest, shots, lastAt: newest.pulledAt }]
 }

@@ -17,6 +17,7 @@ type FactColumns = Omit<
   | 'recordedAt'
   | 'receivedAt'
   | 'noteTextId'
+  | 'isJudgeTeaching'
 >
 
 /** Facts as the columns they are stored in. */

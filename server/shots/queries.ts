@@ -17,6 +17,7 @@ import {
   shotRevision,
   shotSeries,
 } from '../database/schema/index.ts'
+import type { AsItStood } from '@calm-apron/core'
 import type { DeviceInstant } from '../http/clock.ts'
 import type { PageEnd } from '../http/cursor.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
@@ -50,6 +51,7 @@ export interface NewRevision {
   revisionNo: number
   bodyDigest: string
   judgedBy: string
+  isJudgeTeaching: boolean
   reasonTextId: string | null
   noteTextId: string | null
   recordedAt: Date
@@ -64,11 +66,12 @@ export async function insertShot(
   shotId: string,
   input: ShotInput,
   { at: pulledAt, aheadS: clockAheadS }: DeviceInstant,
+  stood: AsItStood,
 ): Promise<boolean> {
   const { facts: _facts, judgedBy: _judgedBy, note: _note, series, pulledAt: _told, ...setting } = input
   const stored = await transaction
     .insert(shot)
-    .values({ academyId, shotId, ...setting, pulledAt, clockAheadS })
+    .values({ academyId, shotId, ...setting, pulledAt, clockAheadS, stood })
     .onConflictDoNothing()
     .returning({ shotId: shot.shotId })
   if (stored.length === 0) return false
@@ -296,6 +299,7 @@ function toRevision(
     judgedBy: row.judgedBy,
     isClaimed: claimedAt !== null && confirmedAt === null,
     isDenied: isDenied === true,
+    isJudgeTeaching: row.isJudgeTeaching,
     reason,
     recordedAt: row.recordedAt.toISOString(),
     receivedAt: row.receivedAt.toISOString(),

@@ -20,6 +20,8 @@ import { isTastingOpen } from '../tasting/opening.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
 import { noteClaim } from '../claims/noteClaim.ts'
 import { whoSays } from '../claims/whoSays.ts'
+import { roleOf } from '../people/queries.ts'
+import { stoodThen } from './stood.ts'
 import { refuseWrongTraining } from './ofTraining.ts'
 import { refuseWrongThings, refuseWrongVessels } from './namedThings.ts'
 import {
@@ -81,7 +83,8 @@ export async function storeShot(
   await refuseWrongThings(transaction, input, input.facts)
   const isNew = await namingUnknownPerson(async () => {
     const pulled = deviceInstant(input.pulledAt, now)
-    if (!(await insertShot(transaction, actor.academyId, shotId, input, pulled))) return false
+    const stood = await stoodThen(transaction, input, pulled.at)
+    if (!(await insertShot(transaction, actor.academyId, shotId, input, pulled, stood))) return false
     await insertRevision(transaction, actor.academyId, {
       // The first revision goes by the shot's own id, so that repeating the request finds it.
       revisionId: shotId,
@@ -89,6 +92,7 @@ export async function storeShot(
       revisionNo: 1,
       bodyDigest: digest,
       judgedBy: input.judgedBy,
+      isJudgeTeaching: await teaches(transaction, input.judgedBy),
       reasonTextId: null,
       noteTextId: await keepNote(transaction, actor.academyId, input.personId, input.judgedBy, input.note),
       recordedAt: pulled.at,
@@ -184,6 +188,7 @@ export async function storeCorrection(
     revisionNo: input.basedOnNo + 1,
     bodyDigest: digest,
     judgedBy: input.judgedBy,
+    isJudgeTeaching: await teaches(transaction, input.judgedBy),
     reasonTextId,
     noteTextId,
     recordedAt: deviceInstant(input.correctedAt, now).at,
@@ -204,6 +209,10 @@ export async function storeCorrection(
     },
     now,
   )
+}
+
+async function teaches(transaction: AcademyTransaction, personId: string): Promise<boolean> {
+  return (await roleOf(transaction, personId)) !== 'trainee'
 }
 
 async function keepNote(

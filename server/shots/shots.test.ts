@@ -55,7 +55,12 @@ describe('recording', () => {
     })
     const sent = { ...body, note: 'stream turned pale early', series: { weight: 'a:0 a:f', pressure: null } }
     const answer = await put(shotId, sent).expect(201)
-    const { current, ...rest } = shotSummary.parse(answer.body)
+    const { current, stood, ...rest } = shotSummary.parse(answer.body)
+    expect(stood).toMatchObject({
+      pulledOn: '2026-11-23',
+      isPullerTeaching: false,
+      grinder: { settingStep: 1 },
+    })
     const { facts, judgedBy: _judgedBy, note, ...setting } = sent
     const unseen = { clockAheadS: null, tasted: { trainee: null, trainer: null } }
     expect(rest).toEqual({ shotId, ...setting, ...unseen })
@@ -65,6 +70,7 @@ describe('recording', () => {
       judgedBy: body.judgedBy,
       isClaimed: false,
       isDenied: false,
+      isJudgeTeaching: true,
       reason: null,
       note,
       recordedAt: body.pulledAt,

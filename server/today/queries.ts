@@ -70,7 +70,7 @@ export async function lastLeads(transaction: AcademyTransaction): Promise<Today[
       from shot s
       join lateral (select * from shot_revision r where r.academy_id = s.academy_id and r.shot_id = s.shot_id
         order by r.revision_no desc limit 1) facts on true
-      where s.academy_id = m.academy_id and s.machine_id = m.prepared_id
+      where s.academy_id = m.academy_id and s.machine_id = m.prepared_id and not s.is_simulated
       order by s.pulled_at desc limit ${LEAD_SHOTS}) last
     where m.kind = 'machine' and m.archived_at is null and last.lead >= 0
     group by m.prepared_id`)

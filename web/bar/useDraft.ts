@@ -1,14 +1,21 @@
-import { NO_CONTEXT, readShot, signsOfMarks } from '@calm-apron/core'
+import { readRecorded } from '@calm-apron/core'
 import { computed, reactive, watch } from 'vue'
 import { useAcademy } from '../store/academy.ts'
+import { useDoor } from '../store/door.ts'
 import { useDrafts } from '../store/drafts.ts'
+import { useStoodNow } from '../store/stoodNow.ts'
 import { readDraft } from './readDraft.ts'
 import type { ShotDraft } from './shotDraft.ts'
+
+/** Slips come after. */
+const NOT_TASTED = { trainee: null, trainer: null }
 
 /** A draft that is being entered: kept on the device as it changes, and read as it stands. */
 export function useDraft(found: ShotDraft) {
   const drafts = useDrafts()
   const academy = useAcademy()
+  const door = useDoor()
+  const { stoodNow, isTeaching } = useStoodNow()
   const draft = reactive(found)
   let isDone = false
 
@@ -28,9 +35,11 @@ export function useDraft(found: ShotDraft) {
   )
   const readings = computed(() => {
     if (recipe.value === null) return null
-    const { facts } = read.value
-    const signs = { ...facts.noted?.signs, ...signsOfMarks(facts.noted?.marks ?? [], facts.clock) }
-    return readShot(facts, recipe.value.targets, { ...NO_CONTEXT, signs })
+    const { shotId, madeAt: pulledAt, purpose, isSimulated, grindOwner } = draft
+    const stood = stoodNow({ ...draft, pulledAt })
+    const isJudgeTeaching = isTeaching(door.personId)
+    const of = { shotId, pulledAt, purpose, isSimulated, grindOwner, stood, isJudgeTeaching }
+    return readRecorded({ ...of, facts: read.value.facts, tasted: NOT_TASTED }, recipe.value.targets)
   })
 
   // At every change and at once: a tablet may be put to sleep, or reloaded, in the very next moment.

@@ -1,3 +1,4 @@
+import { FAULTS_SHOWN } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { PartNotFetched, useAppFiles } from '../shell/appFiles.ts'
@@ -6,7 +7,7 @@ import { useOutbox } from '../store/outbox.ts'
 import { type ShotRun, useShotRuns } from './shotRuns.ts'
 
 /** Records a shot that is under way: on this device at once, on the server as soon as it can be reached. */
-export function useSaveShot({ draft, read, series, finish }: ShotRun) {
+export function useSaveShot({ draft, read, series, device, finish }: ShotRun) {
   const router = useRouter()
   const door = useDoor()
   const outbox = useOutbox()
@@ -42,7 +43,8 @@ export function useSaveShot({ draft, read, series, finish }: ShotRun) {
 
   async function record(): Promise<void> {
     const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, madeAt } = draft
-    const { machineId, groupNo, trainingId, purpose, grindOwner, isCallAsked } = draft
+    const { machineId, groupNo, trainingId, purpose, grindOwner, isCallAsked, faultShown } = draft
+    const packed = series.packed()
     await outbox.addShot(shotId, {
       personId,
       recipeRevisionId,
@@ -53,12 +55,15 @@ export function useSaveShot({ draft, read, series, finish }: ShotRun) {
       groupNo,
       trainingId,
       purpose,
+      faultShown: purpose === 'deliberate-fault' ? (faultShown ?? FAULTS_SHOWN[0]) : null,
+      // By a person's word, or by that of the stand-in whose numbers it holds.
+      isSimulated: draft.isSimulated || (device.isStandIn.value && packed !== null),
       grindOwner,
       isCallAsked,
       judgedBy: door.personId,
       pulledAt: madeAt,
       facts: read.value.facts,
-      series: series.packed(),
+      series: packed,
       note: draft.note.trim(),
     })
     for (const { photoId, picture, takenAt } of draft.photos) {

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { readableFacts } from '@calm-apron/contract'
-import { netG, readShot, settingShown } from '@calm-apron/core'
+import { netG, settingShown } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useRailWords } from '../parts/useRailWords.ts'
-import { useShotContext } from '../reading/useShotContext.ts'
+import { readListed } from '../reading/readListed.ts'
 import { useAcademy } from '../store/academy.ts'
 import type { ListedShot } from '../store/shots.ts'
 import { useFormat } from '../units/useFormat.ts'
@@ -16,12 +15,11 @@ const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
 const words = useRailWords()
-const contextOf = useShotContext()
 
 const rows = computed(() =>
   props.shots
     .map(({ shot, recipe }, index) => {
-      const readings = readShot(readableFacts(shot), recipe.targets, contextOf(shot))
+      const readings = readListed({ shot, recipe })
       const before = props.shots[index - 1]?.shot.current.facts ?? null
       const facts = shot.current.facts
       const dose = readings.dose.judged ? readings.dose.value : null

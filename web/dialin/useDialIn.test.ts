@@ -30,7 +30,7 @@ const pulled = (
   grindSetting: number,
   stopS: number,
   also: Parameters<typeof listedShot>[1] = {},
-) => listedShot(last, { purpose: 'experiment', ...also }, carefulShot({ stopS }, { grindSetting }))
+) => listedShot(last, { purpose: 'dial-in', ...also }, carefulShot({ stopS }, { grindSetting }))
 
 /** A trainer dialling in, with these shots behind them, the newest first as the server lists them. */
 async function tabletWith(...shots: ReturnType<typeof listedShot>[]) {
@@ -68,7 +68,7 @@ test('a fast shot asks for a finer setting, with a time to expect and the band i
 test('the best so far is the one nearest to the middle of the window, of those whose gate let them speak', async () => {
   const heavy = listedShot(
     3,
-    { purpose: 'experiment' },
+    { purpose: 'dial-in' },
     carefulShot({ doseG: 19.2, stopS: 28 }, { grindSetting: 12 }),
   )
   const { dialIn, end } = await tabletWith(heavy, pulled(2, 15, 25.5), pulled(1, 20, 18))
@@ -76,7 +76,7 @@ test('the best so far is the one nearest to the middle of the window, of those w
   end()
 })
 
-test('the next shot is a trainer’s experiment at the advised setting, with both predictions', async () => {
+test('the next shot is a trainer’s, for dialling in, at the advised setting, with both predictions', async () => {
   const { dialIn, end } = await tabletWith(pulled(1, 20, 17))
   const advice = dialIn.advice.value
   await dialIn.pull('26')
@@ -84,7 +84,7 @@ test('the next shot is a trainer’s experiment at the advised setting, with bot
   await drafts.reload()
   expect(drafts.drafts[0]).toMatchObject({
     personId: ODALYS,
-    purpose: 'experiment',
+    purpose: 'dial-in',
     isCallAsked: false,
     grindText: String(advice?.setting),
     extra: { prediction: '26' },

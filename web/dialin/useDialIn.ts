@@ -1,15 +1,7 @@
 import type { TodayGrinder } from '@calm-apron/contract'
-import { readableFacts } from '@calm-apron/contract'
-import {
-  type DialInGrinder,
-  type DialInWish,
-  type GrindShot,
-  adviseGrind,
-  grindFit,
-  readShot,
-} from '@calm-apron/core'
+import { type DialInGrinder, type DialInWish, type GrindShot, adviseGrind, grindFit } from '@calm-apron/core'
 import { computed, ref, watch } from 'vue'
-import { useShotContext } from '../reading/useShotContext.ts'
+import { readListed } from '../reading/readListed.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
@@ -37,7 +29,6 @@ export function useDialIn(trainingId: () => string) {
   const shots = useShots()
   const trainings = useTrainings()
   const training = useTraining(trainingId)
-  const contextOf = useShotContext()
   const history = ref<ListedShot[]>([])
   /** Advice from half of what is known would be another one. */
   const isLoaded = ref(false)
@@ -53,10 +44,14 @@ export function useDialIn(trainingId: () => string) {
   watch([() => setup.value?.grinderId, () => outbox.writes.length], () => void load(), { immediate: true })
 
   const coffeeId = computed(() => coffee.value?.coffeeId ?? `bag:${setup.value?.bagId ?? ''}`)
+  /** What a stand-in pulled says nothing of a grinder; where one is dialled in with, only its own kind counts. */
+  const isSimulated = computed(() =>
+    history.value.some(({ shot }) => shot.trainingId === trainingId() && shot.isSimulated),
+  )
   const grindShots = computed<GrindShot[]>(() =>
     history.value.flatMap(({ shot, recipe: by }): GrindShot[] => {
       const setting = shot.current.facts.grindSetting
-      if (setting === null) return []
+      if (setting === null || shot.isSimulated !== isSimulated.value) return []
       return [
         {
           coffeeId: academy.coffeeOfBag(shot.bagId)?.coffeeId ?? `bag:${shot.bagId ?? ''}`,
@@ -65,7 +60,7 @@ export function useDialIn(trainingId: () => string) {
           setting,
           innerBurrAt: grinder.value?.innerBurr?.at ?? null,
           doseWantedG: null,
-          readings: readShot(readableFacts(shot), by.targets, contextOf(shot)),
+          readings: readListed({ shot, recipe: by }),
         },
       ]
     }),
@@ -120,7 +115,7 @@ export function useDialIn(trainingId: () => string) {
     await training.begin(
       { personId: door.personId, machineId, groupNo },
       {
-        purpose: 'experiment',
+        purpose: 'dial-in',
         isCallAsked: false,
         grindOwner: door.isStaff ? 'trainer' : 'trainee',
         grindText: String(advice.value.setting),

@@ -1,13 +1,12 @@
 <script setup lang="ts">
-import { readableFacts } from '@calm-apron/contract'
-import { headingOf, readShot } from '@calm-apron/core'
+import { headingOf, isCounted } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { railsOf } from '../parts/railModel.ts'
 import RailLine from '../parts/RailLine.vue'
 import { useRailWords } from '../parts/useRailWords.ts'
-import { useShotContext } from '../reading/useShotContext.ts'
+import { readListed } from '../reading/readListed.ts'
 import { useAcademy } from '../store/academy.ts'
 import type { ListedShot } from '../store/shots.ts'
 import { useFormat } from '../units/useFormat.ts'
@@ -18,12 +17,9 @@ const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
 const words = useRailWords()
-const contextOf = useShotContext()
 
 const shot = computed(() => props.listed.shot)
-const readings = computed(() =>
-  readShot(readableFacts(shot.value), props.listed.recipe.targets, contextOf(shot.value)),
-)
+const readings = computed(() => readListed(props.listed))
 const heading = computed(() => headingOf(readings.value))
 const rails = computed(() =>
   railsOf(readings.value).map((rail) => ({
@@ -48,6 +44,8 @@ const time = computed(() => format.timeOf(shot.value.pulledAt, academy.timeZone)
       </RouterLink>
       <strong>{{ t(`heading.${heading}`) }}</strong>
       <span class="soft">{{ listed.recipe.name }}</span>
+      <span v-if="shot.isSimulated" class="soft">{{ t('purpose.simulatedMark') }}</span>
+      <span v-else-if="!isCounted(shot.purpose)" class="soft">{{ t(`purpose.${shot.purpose}`) }}</span>
       <span v-if="listed.isUnsent" class="soft">{{ t('app.unsent') }}</span>
       <span v-else-if="shot.current.revisionNo > 1" class="soft">{{ t('progress.corrected') }}</span>
     </div>

@@ -1,6 +1,6 @@
-import { readableFacts } from '@calm-apron/contract'
-import { DEFAULT_PROGRAMME, type TraineeSkill, assessSkill, readShot } from '@calm-apron/core'
+import { DEFAULT_PROGRAMME, type TraineeSkill, assessSkill } from '@calm-apron/core'
 import { shallowRef, watch } from 'vue'
+import { readListed } from '../reading/readListed.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { useShots } from '../store/shots.ts'
 
@@ -26,8 +26,8 @@ export function useSkill(personId: () => string) {
     // A slower answer for someone who is no longer chosen is dropped.
     if (thisRun !== run) return
     const oldestFirst = [...shots].reverse().map(({ shot, recipe }) => ({
-      readings: readShot(readableFacts(shot), recipe.targets),
-      context: { purpose: shot.purpose, grindOwner: shot.grindOwner, isReferenceOff: false },
+      readings: readListed({ shot, recipe }),
+      context: { ...shot, isReferenceOff: false },
       callScore: null,
     }))
     shown.value =

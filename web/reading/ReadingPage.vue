@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { readableFacts } from '@calm-apron/contract'
+import { isCounted } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -57,6 +58,8 @@ async function keepRuling(...ruling: Parameters<typeof tasting.overrule>): Promi
   isOverruling.value = false
 }
 
+/** Earlier releases called it an experiment. */
+const isOfDialIn = computed(() => shot.value?.purpose === 'dial-in' || shot.value?.purpose === 'experiment')
 /** One's own to correct is what one pulled and recorded oneself. */
 const mayCorrect = computed(() => {
   const recordedBy = shot.value?.revisions.at(-1)?.judgedBy
@@ -84,6 +87,11 @@ const mayCorrect = computed(() => {
         }}
       </h1>
       <p class="soft">{{ t('recipe.judged', { name: shot.recipe.name, no: shot.recipe.revisionNo }) }}</p>
+      <p v-if="shot.isSimulated" class="soft" data-simulated>{{ t('purpose.simulatedMark') }}</p>
+      <p v-else-if="!isCounted(shot.purpose)" class="soft">
+        {{ t('purpose.uncounted', { purpose: t(`purpose.${shot.purpose}`) }) }}
+        <template v-if="shot.faultShown">{{ t(`purpose.fault.${shot.faultShown}`) }}</template>
+      </p>
       <p v-if="shot.clockAheadS" class="soft">
         {{ t('reading.clockAhead', { min: Math.round(shot.clockAheadS / 60) }) }}
       </p>
@@ -115,7 +123,7 @@ const mayCorrect = computed(() => {
           {{ t('reading.nextPerson', { person: next.name.value }) }}
         </Button>
         <RouterLink
-          v-if="shot.purpose === 'experiment' && shot.trainingId"
+          v-if="isOfDialIn && shot.trainingId"
           :to="{ name: 'dial-in', params: { trainingId: shot.trainingId } }"
           >{{ t('reading.toDialIn') }}</RouterLink
         >

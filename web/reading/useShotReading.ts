@@ -1,28 +1,21 @@
-import { type ShotDetail, type ShotSummary, readableFacts } from '@calm-apron/contract'
-import { diagnose, readShot } from '@calm-apron/core'
+import { type ShotDetail, type ShotSummary, recordedOf } from '@calm-apron/contract'
+import { diagnose, grindBefore, isRunBefore, readRecorded } from '@calm-apron/core'
 import { computed, ref, watch } from 'vue'
 import { ServerUnreachable } from '../api/client.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { CallFirst, type ListedShot, useShots } from '../store/shots.ts'
-import { grindBefore } from './grindBefore.ts'
-import { useShotContext } from './useShotContext.ts'
+import { readListed } from './readListed.ts'
 
 export type ReadingState = 'looking' | 'here' | 'not-there' | 'unreachable' | 'call-first'
 
-/** Shots further apart than this are of different sessions. */
-const SESSION_MS = 4 * 3_600_000
-
 /** Whether a shot came before another in one session, by the same recipe on the same grinder at the same setting. */
 function isBeforeInSession(one: ShotSummary, other: ShotSummary): boolean {
-  const apartMs = Date.parse(other.pulledAt) - Date.parse(one.pulledAt)
   return (
-    apartMs > 0 &&
-    apartMs < SESSION_MS &&
     one.recipeRevisionId === other.recipeRevisionId &&
     one.grinderId === other.grinderId &&
-    one.current.facts.grindSetting === other.current.facts.grindSetting
+    isRunBefore(recordedOf(one), recordedOf(other))
   )
 }
 
@@ -32,7 +25,6 @@ export function useShotReading(shotId: () => string) {
   const outbox = useOutbox()
   const academy = useAcademy()
   const door = useDoor()
-  const contextOf = useShotContext()
   const onGrinder = ref<ShotSummary[]>([])
   const shot = ref<ShotDetail | null>(null)
   const before = ref<ListedShot[]>([])
@@ -70,30 +62,28 @@ export function useShotReading(shotId: () => string) {
   watch([shotId, () => outbox.writes, () => academy.state], () => void load(), { immediate: true })
 
   const grinder = computed(() => academy.grinder(shot.value?.grinderId ?? null))
+  const recorded = computed(() => (shot.value === null ? null : recordedOf(shot.value)))
   const moved = computed(() =>
-    shot.value === null
-      ? { grindMoved: null, ranAt: [] }
-      : grindBefore(shot.value, onGrinder.value, grinder.value, SESSION_MS),
+    recorded.value === null ? null : grindBefore(recorded.value, onGrinder.value.map(recordedOf)),
   )
-  const readings = computed(() => {
-    if (shot.value === null) return null
-    const context = { ...contextOf(shot.value), grindMoved: moved.value.grindMoved }
-    return readShot(readableFacts(shot.value), shot.value.recipe.targets, context)
-  })
-  const diagnosis = computed(() => {
-    if (shot.value === null || readings.value === null) return null
-    return diagnose(
-      readings.value,
-      {
-        setting: shot.value.current.facts.grindSetting,
-        grinder: grinder.value,
-        ranAt: moved.value.ranAt,
-      },
-      before.value.map(({ shot: each, recipe }) =>
-        readShot(readableFacts(each), recipe.targets, contextOf(each)),
-      ),
-    )
-  })
+  const readings = computed(() =>
+    shot.value === null || recorded.value === null
+      ? null
+      : readRecorded(recorded.value, shot.value.recipe.targets, moved.value?.grindMoved),
+  )
+  const diagnosis = computed(() =>
+    readings.value === null
+      ? null
+      : diagnose(
+          readings.value,
+          {
+            setting: recorded.value?.facts.grindSetting ?? null,
+            grinder: grinder.value,
+            ranAt: moved.value?.ranAt ?? [],
+          },
+          before.value.map(readListed),
+        ),
+  )
   const isUnsent = computed(() =>
     outbox.waiting.some((write) => 'shotId' in write && write.shotId === shotId()),
   )

@@ -69,7 +69,7 @@ interface DeviceSchema extends DBSchema {
 
 export type DeviceDatabase = IDBPDatabase<DeviceSchema>
 
-const VERSION = 3
+const VERSION = 4
 
 /** Opens what this device keeps: unsent writes, half-entered shots, who was here, and what they last saw. */
 export async function openDeviceDatabase(name = 'calm-apron'): Promise<DeviceDatabase> {
@@ -88,6 +88,8 @@ export async function openDeviceDatabase(name = 'calm-apron'): Promise<DeviceDat
         shots.createIndex('pulledAt', 'detail.pulledAt')
         void nameAuthors(transaction.objectStore('outbox'))
       }
+      // Kept without what they were pulled with, by which they are read now; the server tells them anew.
+      if (oldVersion === 3) void transaction.objectStore('shots').clear()
       // What an earlier version remembered may lack what this one shows; the server tells it anew.
       void transaction.objectStore('remembered').clear()
     },

@@ -13,6 +13,7 @@ import type { UnsentWrite } from './deviceDatabase.ts'
 import { useDoor } from './door.ts'
 import { asDetail, keepShots, keptShot, keptShotsOf } from './keptShots.ts'
 import { useOutbox } from './outbox.ts'
+import { useStoodNow } from './stoodNow.ts'
 
 export interface ListedShot {
   shot: ShotSummary
@@ -41,13 +42,14 @@ export class CallFirst extends Error {
 type UnsentShot = Extract<UnsentWrite, { kind: 'shot' }>
 type UnsentCorrection = Extract<UnsentWrite, { kind: 'correction' }>
 
-function revisionOfShot({ shotId, body }: UnsentShot): ShotRevision {
+function revisionOfShot({ shotId, body }: UnsentShot, isJudgeTeaching: boolean): ShotRevision {
   return {
     revisionId: shotId,
     revisionNo: 1,
     judgedBy: body.judgedBy,
     isClaimed: false,
     isDenied: false,
+    isJudgeTeaching,
     reason: null,
     recordedAt: body.pulledAt,
     receivedAt: body.pulledAt,
@@ -56,7 +58,11 @@ function revisionOfShot({ shotId, body }: UnsentShot): ShotRevision {
   }
 }
 
-function revisionOfCorrection({ revisionId, body }: UnsentCorrection, before: ShotRevision): ShotRevision {
+function revisionOfCorrection(
+  { revisionId, body }: UnsentCorrection,
+  before: ShotRevision,
+  isJudgeTeaching: boolean,
+): ShotRevision {
   const { basedOnNo, judgedBy, reason, correctedAt, facts, note } = body
   return {
     revisionId,
@@ -64,6 +70,7 @@ function revisionOfCorrection({ revisionId, body }: UnsentCorrection, before: Sh
     judgedBy,
     isClaimed: false,
     isDenied: false,
+    isJudgeTeaching,
     reason,
     recordedAt: correctedAt,
     receivedAt: correctedAt,
@@ -77,6 +84,7 @@ export function useShots() {
   const academy = useAcademy()
   const door = useDoor()
   const outbox = useOutbox()
+  const { stoodNow, isTeaching } = useStoodNow()
 
   function unsentShots(): ListedShot[] {
     return outbox.writes.flatMap((write): ListedShot[] => {
@@ -84,8 +92,13 @@ export function useShots() {
       const recipe = academy.recipe(write.body.recipeRevisionId)
       if (recipe === null) return []
       const { facts: _facts, judgedBy: _judgedBy, note: _note, ...setting } = write.body
-      const shot = { shotId: write.shotId, ...setting, current: revisionOfShot(write) }
-      const unsent = { ...shot, clockAheadS: null, tasted: NOT_TASTED }
+      const shot = {
+        shotId: write.shotId,
+        ...setting,
+        current: revisionOfShot(write, isTeaching(write.body.judgedBy)),
+      }
+      const stood = stoodNow(write.body)
+      const unsent = { ...shot, stood, clockAheadS: null, tasted: NOT_TASTED }
       return [{ shot: withUnsentSlips(unsent), recipe, isUnsent: true }]
     })
   }
@@ -109,7 +122,7 @@ export function useShots() {
         (write): write is UnsentCorrection =>
           write.kind === 'correction' && write.shotId === detail.shotId && write.refused === null,
       )
-      .map((write) => revisionOfCorrection(write, detail.current))
+      .map((write) => revisionOfCorrection(write, detail.current, isTeaching(write.body.judgedBy)))
       .filter(({ revisionId }) => !detail.revisions.some((known) => known.revisionId === revisionId))
     const revisions = [...detail.revisions, ...unsent].sort((a, b) => b.revisionNo - a.revisionNo)
     return withUnsentSlips({ ...detail, revisions, current: revisions[0] ?? detail.current })

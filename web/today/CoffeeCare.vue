@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { dateInZone } from '@calm-apron/core'
 import type { TodayCoffee } from '@calm-apron/contract'
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
@@ -6,7 +7,6 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import BagLine from '../prepare/coffees/BagLine.vue'
 import { useAcademy } from '../store/academy.ts'
-import { dateInZone } from '../units/calendar.ts'
 import { useFormat } from '../units/useFormat.ts'
 
 /** A coffee that is being pulled, with its open bags. */

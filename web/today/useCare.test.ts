@@ -1,10 +1,10 @@
+import { dateInZone } from '@calm-apron/core'
 import type { Today } from '@calm-apron/contract'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
 import { ACADEMY, ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../store/testing/device.ts'
 import { bagOf, barOf, coffeeOf, houseOf } from '../store/testing/house.ts'
 import { inSetup } from '../testing/inSetup.ts'
-import { dateInZone } from '../units/calendar.ts'
 import { useCare } from './useCare.ts'
 
 const DAY_MS = 86_400_000

@@ -1,5 +1,5 @@
 import type { TodayBag, TodayCoffee } from '@calm-apron/contract'
-import { filterDaysLeft, orderAdvice, shotsLeft, warmUpLeft } from '@calm-apron/core'
+import { filterDaysLeft, orderAdvice, shotsLeft, warmUpLeft, dateInZone } from '@calm-apron/core'
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -7,7 +7,6 @@ import type { RouteLocationRaw } from 'vue-router'
 import { bagOnDate } from '../prepare/coffees/bagState.ts'
 import { useBagWords } from '../prepare/coffees/useBagWords.ts'
 import { useAcademy } from '../store/academy.ts'
-import { dateInZone } from '../units/calendar.ts'
 import { useFormat } from '../units/useFormat.ts'
 
 export interface Care {

@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import type { RecipeRevision, TodayCoffee } from '@calm-apron/contract'
-import { RECHECK_REASONS, type RecheckReason, type TrainingState, settingShown } from '@calm-apron/core'
+import {
+  RECHECK_REASONS,
+  type RecheckReason,
+  type TrainingState,
+  settingShown,
+  dateInZone,
+} from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useAcademy } from '../store/academy.ts'
-import { dateInZone } from '../units/calendar.ts'
 import { useFormat } from '../units/useFormat.ts'
 import { useTrainings } from './trainings.ts'
 

@@ -64,7 +64,7 @@ async function end(left: LeftReady): Promise<void> {
 async function pullReference(): Promise<void> {
   const [first] = groups.value
   const { machineId, groupNo } = first ?? { machineId: null, groupNo: 0 }
-  await begin({ personId: door.personId, machineId, groupNo }, { purpose: 'experiment', isCallAsked: false })
+  await begin({ personId: door.personId, machineId, groupNo }, { purpose: 'reference', isCallAsked: false })
 }
 async function reopen(): Promise<void> {
   await trainings.note(props.trainingId, { kind: 'reopened' })
@@ -141,6 +141,7 @@ function goOn(shotId: string): void {
             {{ academy.personName(shot.personId) }},
             {{ format.timeOf(shot.pulledAt, academy.timeZone) }}</RouterLink
           >
+          <span v-if="shot.isSimulated" class="soft">{{ t('purpose.simulatedMark') }}</span>
           <span v-if="isUnsent" class="soft">{{ t('app.unsent') }}</span>
         </li>
       </ul>

@@ -1,5 +1,5 @@
 import type { ShotSummary, TodayMachine } from '@calm-apron/contract'
-import { type Seat, nextSeat } from '@calm-apron/core'
+import { type Seat, isTurn, nextSeat } from '@calm-apron/core'
 import { computed, ref, watch } from 'vue'
 import { groupKey } from '../devices/devices.ts'
 import { useAcademy } from '../store/academy.ts'
@@ -51,7 +51,7 @@ export function useTraining(trainingId: () => string) {
     const counts = new Map<string, number>()
     const count = ({ personId }: Pick<ShotSummary, 'personId'>) =>
       counts.set(personId, (counts.get(personId) ?? 0) + 1)
-    for (const { shot } of listed.value) if (shot.purpose !== 'experiment') count(shot)
+    for (const { shot } of listed.value) if (isTurn(shot.purpose)) count(shot)
     // Those begun here count too, or the same one would be next at both groups.
     for (const draft of drafts.drafts) if (draft.trainingId === trainingId()) count(draft)
     return counts

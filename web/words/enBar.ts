@@ -1,4 +1,4 @@
-import type { FLOW_MARKS, RecheckReason } from '@calm-apron/core'
+import type { FLOW_MARKS, FaultShown, RecheckReason, ShotPurpose } from '@calm-apron/core'
 import type { DeviceTrouble } from '../devices/barDevice.ts'
 
 /** Words of the bar: trainings, the live shot, its devices. */
@@ -122,6 +122,38 @@ export const enBar = {
     reached: '{yield} were in the cup at {at}.',
     atStop: '{weight} in the cup at the stop.',
   },
+  purpose: {
+    title: 'What is this shot for?',
+    of: 'For: {purpose}',
+    which: 'Which fault is made?',
+    simulated: 'Not pulled for real: count it for nothing',
+    simulatedMark: 'simulated: it counts for nothing',
+    practice: 'practice',
+    assessment: 'the assessment set',
+    reference: 'a reference shot',
+    'dial-in': 'dialling in',
+    demonstration: 'showing how',
+    'deliberate-fault': 'a fault made on purpose',
+    sink: 'the sink, to rinse or warm up',
+    'equipment-failure': 'something broke',
+    comparison: 'comparing it with another',
+    experiment: 'an experiment',
+    uncounted: 'It was pulled for {purpose}, and does not count towards skill.',
+    fault: {
+      'grind-too-coarse': 'grind too coarse',
+      'grind-too-fine': 'grind too fine',
+      'dose-low': 'dose too low',
+      'dose-high': 'dose too high',
+      'tamp-tilted': 'tamp tilted',
+      'tamp-light': 'bed not pressed until it settled',
+      'poor-distribution': 'grounds uneven or in clumps',
+      'basket-wet': 'basket wet',
+      'not-purged': 'not purged after a change',
+      cold: 'group or portafilter not hot',
+      'stopped-early': 'stopped too early',
+      'stopped-late': 'stopped too late',
+    } satisfies Record<FaultShown, string>,
+  } satisfies Record<ShotPurpose, string> & Record<string, string | object>,
   ready: { predict: 'Guess the time first', prediction: 'Your guess', signs: 'Tick what is so' },
   dose: {
     empty: '{vessel}, empty. Grind into it, or tare.',

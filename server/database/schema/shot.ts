@@ -1,6 +1,9 @@
 import { BOUNDS, type ShotInput } from '@calm-apron/contract'
 import {
   ABANDONMENTS,
+  type AsItStood,
+  FAULTS_SHOWN,
+  type FaultShown,
   FIRST_DROPS,
   GRIND_OWNERS,
   PUCKS,
@@ -49,6 +52,10 @@ export const shot = pgTable(
     /** No foreign key: a shot is never refused for the training it was pulled in, whichever arrives first. */
     trainingId: uuid('training_id'),
     purpose: text('purpose', { enum: SHOT_PURPOSES }).notNull().default('practice'),
+    faultShown: text('fault_shown').$type<FaultShown>(),
+    isSimulated: boolean('is_simulated').notNull().default(false),
+    /** What it was pulled with, as it stood then. */
+    stood: jsonb('stood').$type<AsItStood>().notNull(),
     grindOwner: text('grind_owner', { enum: GRIND_OWNERS }).notNull().default('trainee'),
     isCallAsked: boolean('is_call_asked').notNull().default(false),
   },
@@ -92,6 +99,7 @@ export const shot = pgTable(
       foreignColumns: [prepared.academyId, prepared.preparedId],
     }),
     check('shot_purpose', oneOf(t.purpose, SHOT_PURPOSES)),
+    check('shot_fault_shown', oneOf(t.faultShown, FAULTS_SHOWN)),
     check('shot_grind_owner', oneOf(t.grindOwner, GRIND_OWNERS)),
   ],
 )
@@ -109,6 +117,8 @@ export const shotRevision = pgTable(
     reasonTextId: uuid('reason_text_id'),
     /** Who stood at the tablet and judged; null for what was recorded before people signed in. */
     judgedBy: uuid('judged_by'),
+    /** Whether they taught then. */
+    isJudgeTeaching: boolean('is_judge_teaching').notNull().default(true),
     recordedAt: instant('recorded_at').notNull(),
     receivedAt: instant('received_at').notNull(),
     grindSetting: measured('grind_setting'),

@@ -10,7 +10,12 @@ const NAME_OF = new Map<Endpoint, string>(
 )
 
 /** What pages of the last release call what has other words since. */
-const FORMER_WORD: Readonly<Record<string, string>> = {}
+const FORMER_WORD: Readonly<Record<string, string>> = {
+  reference: 'experiment',
+  'dial-in': 'experiment',
+  demonstration: 'experiment',
+  comparison: 'experiment',
+}
 
 /** Whether a request comes from a page of the last release, which took answers strictly and named no version. */
 export function isFormerPage(req: Pick<Request, 'get'>): boolean {

@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import NumberEntry from '../../parts/NumberEntry.vue'
+import PurposeChoice from '../PurposeChoice.vue'
 import SignBoxes from '../SignBoxes.vue'
 import { GATE_QUESTIONS, type ShotDraft } from '../shotDraft.ts'
 import { useAnswers } from '../useAnswers.ts'
@@ -46,6 +47,7 @@ const grindHint = computed(() => {
         :issue="predictionIssue"
       />
     </details>
+    <PurposeChoice v-model="draft" />
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { dateInZone } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { useNow } from '@vueuse/core'
 import { computed, onMounted } from 'vue'
@@ -7,7 +8,6 @@ import { RouterLink } from 'vue-router'
 import EmptyPlace from '../../parts/EmptyPlace.vue'
 import { useAcademy } from '../../store/academy.ts'
 import { useDoor } from '../../store/door.ts'
-import { dateInZone } from '../../units/calendar.ts'
 import { useFormat } from '../../units/useFormat.ts'
 import ListHead from '../ListHead.vue'
 import { usePreparedList } from '../usePreparedList.ts'

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import type { PreparedRecord } from '@calm-apron/contract'
 import { PREPARED_CONTENT, asKind } from '@calm-apron/contract'
-import { filterDaysLeft, mineralsG } from '@calm-apron/core'
+import { filterDaysLeft, mineralsG, dateInZone } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../store/academy.ts'
-import { dateInZone } from '../../units/calendar.ts'
 import { useFormat } from '../../units/useFormat.ts'
 import { fieldsOf } from '../fields/fieldSpec.ts'
 import { useFieldWords } from '../fields/useFieldWords.ts'

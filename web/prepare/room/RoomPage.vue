@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { dateInZone } from '@calm-apron/core'
 import { type PreparedRecord, asKind } from '@calm-apron/contract'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import EmptyPlace from '../../parts/EmptyPlace.vue'
 import { useAcademy } from '../../store/academy.ts'
-import { dateInZone } from '../../units/calendar.ts'
 import { bagOnDate } from '../coffees/bagState.ts'
 import ThingCard from '../ThingCard.vue'
 import { useFound } from '../useFound.ts'

@@ -1,9 +1,8 @@
 import type { Prepared } from '@calm-apron/contract'
-import { type RoomState, coffeeAge, roomReadiness } from '@calm-apron/core'
+import { type RoomState, coffeeAge, roomReadiness, dateInZone } from '@calm-apron/core'
 import { computed, reactive } from 'vue'
 import { useAcademy } from '../../store/academy.ts'
 import { frozenOf } from '../../store/frozenOf.ts'
-import { dateInZone } from '../../units/calendar.ts'
 import { allOf } from '../preparedApi.ts'
 import type { RoomKind } from './newEquipment.ts'
 

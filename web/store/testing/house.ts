@@ -6,7 +6,7 @@ import {
   type TodayBar,
   type TodayCoffee,
 } from '@calm-apron/contract'
-import type { ShotFacts, TrainingEvent, TrainingSetup } from '@calm-apron/core'
+import type { AsItStood, ShotFacts, TrainingEvent, TrainingSetup } from '@calm-apron/core'
 import { PUMP_RECIPE, carefulShot } from '@calm-apron/core/testing'
 import { draftOf } from '../../bar/shotDraft.ts'
 import { newCoffee } from '../../prepare/coffees/newCoffee.ts'
@@ -189,6 +189,15 @@ export const DRAFT = draftOf({
   correcting: null,
 })
 
+/** What a shot of this morning was pulled with. */
+export const STOOD: AsItStood = {
+  pulledOn: TODAY,
+  isPullerTeaching: false,
+  coffee: null,
+  machine: null,
+  grinder: { settingStep: 1, finerIs: 'lower' },
+}
+
 /** A shot of the training as the server lists it, of this morning. */
 export function listedShot(
   last: number,
@@ -210,12 +219,14 @@ export function listedShot(
       judgedBy,
       isClaimed: false,
       isDenied: false,
+      isJudgeTeaching: true,
       reason: null,
       recordedAt: at,
       receivedAt: at,
       facts,
       note,
     },
+    stood: STOOD,
     clockAheadS: null,
     tasted: { trainee: null, trainer: null },
     ...also,

@@ -1,0 +1,151 @@
+import { type FreshnessWindow, type Frozen, coffeeAge } from '../coffee/age.ts'
+import type { GrinderScale } from '../equipment/equipment.ts'
+import type { Recipe } from '../recipe/recipe.ts'
+import type { ShotFacts } from '../shot/facts.ts'
+import { signsOfMarks } from '../shot/marks.ts'
+import type { ShotPurpose } from '../shot/purpose.ts'
+import { type Slips, tastedBy } from '../taste/cupTaste.ts'
+import { type GrindMoved, type MachineKnown, NO_CONTEXT, type ShotContext, type Tongue } from './context.ts'
+import { readShot } from './readShot.ts'
+import type { Readings } from './types.ts'
+
+/** What a shot was pulled with, as it stood then: kept with the shot, so that its reading stays what it was. */
+export interface AsItStood {
+  /** Calendar date `YYYY-MM-DD` where the academy is. */
+  pulledOn: string
+  /** Whether whoever pulled it taught then. */
+  isPullerTeaching: boolean
+  /** Null where the bag is not known. */
+  coffee: {
+    roastedOn: string | null
+    frozen: Frozen | null
+    freshness: FreshnessWindow
+    isRoastDark: boolean | null
+  } | null
+  machine:
+    | (MachineKnown & {
+        switchedOnAt: string | null
+        warmUpMinutes: number
+        /** What the basket in the group is made for, in g. */
+        basketNominalG: number | null
+      })
+    | null
+  grinder: Pick<GrinderScale, 'settingStep' | 'finerIs'> | null
+}
+
+/** All that is kept of a shot that its reading looks at. */
+export interface RecordedShot {
+  shotId: string
+  pulledAt: string
+  /** With the scale's samples, and the cup as it was tasted in the end. */
+  facts: ShotFacts
+  tasted: Slips
+  /** Whether whoever judged it at the bar taught then; whoever recorded before people signed in did. */
+  isJudgeTeaching: boolean
+  purpose: ShotPurpose
+  /** Not pulled for real. */
+  isSimulated: boolean
+  grindOwner: 'trainer' | 'trainee'
+  stood: AsItStood
+}
+
+/** Shots further apart than this are of different sessions. */
+const SESSION_MS = 4 * 3_600_000
+
+/** What a grinder did in the session before a shot: its last move, and where it ran. */
+export interface GrindBefore {
+  grindMoved: GrindMoved | null
+  ranAt: number[]
+}
+
+/**
+ * The last move of the grinder before this shot, and the settings at which it ran in the same session.
+ * @param onGrinder shots on that grinder, newest first; no move is told where the one before is not among them
+ */
+export function grindBefore(shot: RecordedShot, onGrinder: readonly RecordedShot[]): GrindBefore {
+  const settingOf = ({ facts }: RecordedShot) => facts.grindSetting
+  const pulledMs = Date.parse(shot.pulledAt)
+  const inSession = onGrinder.filter(
+    (each) => each.shotId !== shot.shotId && Math.abs(pulledMs - Date.parse(each.pulledAt)) < SESSION_MS,
+  )
+  const ranAt = inSession.flatMap((each) => settingOf(each) ?? [])
+  const last = inSession.find((each) => Date.parse(each.pulledAt) < pulledMs)
+  const [now, then] = [settingOf(shot), last ? settingOf(last) : null]
+  const { grinder } = shot.stood
+  if (grinder === null || now === null || then === null) return { grindMoved: null, ranAt }
+  const steps = Math.round(Math.abs(now - then) / grinder.settingStep)
+  const isFiner = now < then === (grinder.finerIs === 'lower')
+  return { grindMoved: { direction: isFiner ? 'finer' : 'coarser', steps }, ranAt }
+}
+
+/** Whether a shot came before another in one session, at the same setting. */
+export function isRunBefore(one: RecordedShot, other: RecordedShot): boolean {
+  const apartMs = Date.parse(other.pulledAt) - Date.parse(one.pulledAt)
+  return apartMs > 0 && apartMs < SESSION_MS && one.facts.grindSetting === other.facts.grindSetting
+}
+
+/**
+ * Reads a recorded shot against the revision of the recipe it was pulled by: the one way to do so. What is known of its
+ * coffee, machine and tongues is what was so when it was pulled.
+ * @param grindMoved the grinder's last move before it, where that is known (`grindBefore`)
+ */
+export function readRecorded(
+  shot: RecordedShot,
+  recipe: Recipe,
+  grindMoved: GrindMoved | null = null,
+): Readings {
+  return readShot(shot.facts, recipe, { ...contextOf(shot), grindMoved })
+}
+
+function contextOf({
+  facts,
+  stood,
+  pulledAt,
+  purpose,
+  isSimulated,
+  grindOwner,
+  ...shot
+}: RecordedShot): ShotContext {
+  const { noted } = facts
+  return {
+    ...NO_CONTEXT,
+    ...coffeeKnown(stood),
+    ...groupKnown(stood, pulledAt),
+    purpose,
+    isSimulated,
+    grindOwner,
+    doseMethod: noted?.doseMethod ?? NO_CONTEXT.doseMethod,
+    signs: { ...noted?.signs, ...signsOfMarks(noted?.marks ?? [], facts.clock) },
+    tongue: tongueOf(shot, stood),
+  }
+}
+
+function coffeeKnown({ coffee, pulledOn }: AsItStood): Partial<ShotContext> {
+  if (coffee === null) return {}
+  const { roastedOn, freshness, isRoastDark, frozen } = coffee
+  if (roastedOn === null) return { freshness, isRoastDark }
+  const { days } = coffeeAge(roastedOn, pulledOn, freshness, frozen)
+  // A bag roasted after the shot was mixed up with another: its age says nothing.
+  return { freshness, isRoastDark, coffeeAgeDays: days < 0 ? null : days }
+}
+
+function groupKnown({ machine }: AsItStood, pulledAt: string): Partial<ShotContext> {
+  if (machine === null) return {}
+  const { switchedOnAt, warmUpMinutes, basketNominalG, isLever, hasReleaseValve } = machine
+  const minutesOn = switchedOnAt === null ? -1 : (Date.parse(pulledAt) - Date.parse(switchedOnAt)) / 60_000
+  return {
+    machine: { isLever, hasReleaseValve },
+    basketNominalG,
+    // Switched on after the shot it says nothing of it.
+    warmUp: minutesOn < 0 ? null : { minutesOn, minutesNeeded: warmUpMinutes },
+  }
+}
+
+/** A trainer's slip, or a taste that somebody who taught noted. */
+function tongueOf(
+  { tasted, isJudgeTeaching }: Pick<RecordedShot, 'tasted' | 'isJudgeTeaching'>,
+  { isPullerTeaching }: AsItStood,
+): Tongue {
+  const isTrusted = { trainer: true, trainee: isPullerTeaching, noted: isJudgeTeaching }[tastedBy(tasted)]
+  return isTrusted ? 'trusted' : 'learning'
+}

@@ -1,0 +1,35 @@
+import { type ShotInput, standsNow } from '@calm-apron/contract'
+import type { AsItStood } from '@calm-apron/core'
+import { useAcademy } from './academy.ts'
+
+type Named = Pick<ShotInput, 'personId' | 'bagId' | 'machineId' | 'groupNo' | 'grinderId' | 'pulledAt'>
+
+/** What this device knows of what a shot is pulled with that the server does not have yet. */
+export function useStoodNow() {
+  const academy = useAcademy()
+
+  /** Whether somebody teaches; nobody whom the academy does not name. */
+  function isTeaching(personId: string): boolean {
+    const role = academy.today?.people.find((each) => each.personId === personId)?.role
+    return role === 'trainer' || role === 'head'
+  }
+
+  function stoodNow({ personId, bagId, machineId, groupNo, grinderId, pulledAt }: Named): AsItStood {
+    const coffee = academy.coffeeOfBag(bagId)
+    const machine = academy.machine(machineId)
+    const basketId = groupNo === null ? null : machine?.groups[groupNo]?.basketId
+    const baskets = academy.today?.bars.flatMap((bar) => bar.baskets) ?? []
+    return standsNow(
+      {
+        bag: coffee?.bags.find((each) => each.bagId === bagId) ?? null,
+        coffee,
+        machine,
+        basket: baskets.find((each) => each.basketId === basketId) ?? null,
+        grinder: academy.grinder(grinderId),
+      },
+      { pulledAt, timeZone: academy.timeZone, isPullerTeaching: isTeaching(personId) },
+    )
+  }
+
+  return { stoodNow, isTeaching }
+}
