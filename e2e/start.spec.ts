@@ -1,8 +1,9 @@
-import { chmodSync, chownSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, chownSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import {
+  CHECKOUT,
   IS_ROOT,
   type StartedApp,
   createTestDatabase,
@@ -159,14 +160,22 @@ test('a port that is taken is said in one sentence with the mend', async ({ own 
   holder.close()
 })
 
-test('an outside database is used as it is given, and gets the demo only when asked', async ({ own }) => {
+test('an outside database is used as it is given, backed up before it is brought up to date, and gets the demo only when asked', async ({
+  own,
+}) => {
   const database = await createTestDatabase('empty')
+  await database.holdInstead(join(CHECKOUT, 'e2e/releases/records.dump'))
   const outside = { DATABASE_URL: database.appUrl, DATABASE_OWNER_URL: database.ownerUrl }
   const plain = await own.start(outside)
   expect(await doorsAt(await plain.ready)).toMatchObject({ canSetUp: true, demo: null })
+  const [, kept = ''] =
+    /Backed up before the database is brought up to date: (\S+)/.exec(plain.printed()) ?? []
+  expect(existsSync(kept)).toBe(true)
   await stopByInterrupt(plain)
   const demo = await own.start({ ...outside, DEMO: 'yes' })
   expect(await doorsAt(await demo.ready)).toEqual(withAcademy)
+  // There was nothing left to bring up to date.
+  expect(demo.printed()).not.toContain('Backed up')
   await stopByInterrupt(demo)
 
   const tooPowerful = await own.start({ DATABASE_URL: database.ownerUrl })

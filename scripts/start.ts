@@ -1,4 +1,5 @@
 import { join } from 'node:path'
+import { backUpBeforeMigration } from './backing/beforeMigration.ts'
 import { buildIfChanged } from './building/build.ts'
 import { type Cluster, startCluster } from './database/cluster.ts'
 import { asTheOnlyStart } from './database/oneStart.ts'
@@ -70,8 +71,15 @@ async function standInsBeside({ port }: StartSettings): Promise<RunningStandIns 
   return startStandIns(devicePort)
 }
 
+/** What a newer release changes in the database can be gone back from. */
+async function bringUpToDate(urls: DatabaseUrls, { dataFolder }: StartSettings): Promise<void> {
+  const file = await backUpBeforeMigration(urls.ownerUrl, dataFolder)
+  if (file !== null) console.log(`Backed up before the database is brought up to date: ${file}`)
+  migrate(urls)
+}
+
 async function serve(settings: StartSettings, urls: DatabaseUrls): Promise<void> {
-  if (urls.ownerUrl !== '') migrate(urls)
+  if (urls.ownerUrl !== '') await bringUpToDate(urls, settings)
   const { host, port, withDemo, publicOrigin, isTls } = settings
   if (withDemo) await loadDemo(urls.appUrl)
   const server = await startServer({

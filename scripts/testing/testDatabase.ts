@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import pg from 'pg'
-import { dumpInto } from './keptRelease.ts'
+import { dumpInto, restoreFrom } from './keptRelease.ts'
 import { type Line, openLine } from './line.ts'
 import { copyAcademy, forgetAccounts } from './storyAcademy.ts'
 import { TEMPLATES, urlOf } from './testCluster.ts'
@@ -18,6 +18,10 @@ export interface TestDatabase {
   forgetAccounts: (academyId: string) => Promise<void>
   /** Runs statements as its owner, as a migration does. */
   asOwner: (statements: string) => Promise<void>
+  /** Puts what such a file holds in the place of all that is in it. */
+  holdInstead: (file: string) => Promise<void>
+  /** Ends one of its database's processes as a crash would; the others stop with it, and it comes back by itself. */
+  crash: () => Promise<void>
   /** Writes all that is in it into a file. */
   keepAs: (file: string) => void
   remove: () => Promise<void>
@@ -36,6 +40,12 @@ export async function createTestDatabase(
   await onCluster(
     `create database ${name} template ${TEMPLATES[template]} owner ${new URL(ownerUrl).username}`,
   )
+  const asOwner = async (statements: string) => {
+    const owner = new pg.Client({ connectionString: ownerUrl })
+    await owner.connect()
+    await owner.query(statements)
+    await owner.end()
+  }
   const line = hasLine ? await lineTo(urlOf('app', name)) : null
   return {
     ownerUrl,
@@ -44,12 +54,12 @@ export async function createTestDatabase(
     mend: () => (line ?? noLine()).mend(),
     copyAcademy: (copy) => asSuperuser(name, (client) => copyAcademy(client, copy)),
     forgetAccounts: (academyId) => asSuperuser(name, (client) => forgetAccounts(client, academyId)),
-    asOwner: async (statements) => {
-      const owner = new pg.Client({ connectionString: ownerUrl })
-      await owner.connect()
-      await owner.query(statements)
-      await owner.end()
+    asOwner,
+    holdInstead: async (file) => {
+      await asOwner('drop schema public, drizzle, doors cascade; create schema public')
+      restoreFrom(file, ownerUrl)
     },
+    crash: () => crash(name),
     keepAs: (file) => dumpInto(file, urlOf('superuser', name)),
     remove: async () => {
       await line?.cut()
@@ -67,6 +77,21 @@ async function lineTo(address: string): Promise<Line & { url: string }> {
 
 function noLine(): never {
   throw new Error('This database has no line of its own; ask for one.')
+}
+
+/** Its process may be this machine's alone: the tests' database always is. */
+async function crash(database: string): Promise<void> {
+  await asSuperuser('postgres', async (client) => {
+    const { rows } = await client.query<{ pid: number }>(
+      'select pid from pg_stat_activity where datname = $1 limit 1',
+      [database],
+    )
+    const [backend] = rows
+    if (backend === undefined) return
+    // The connection that asked is lost with it.
+    client.on('error', () => undefined)
+    process.kill(backend.pid, 'SIGKILL')
+  }).catch(() => undefined)
 }
 
 async function onCluster(statement: string): Promise<void> {

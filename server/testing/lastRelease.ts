@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { CHECKOUT, type TestDatabase, createTestDatabase, restoreFrom } from '@calm-apron/scripts/testing'
+import { CHECKOUT, type TestDatabase, createTestDatabase } from '@calm-apron/scripts/testing'
 import { migrateAsOwner } from '../database/migrate.ts'
 
 /** What `npm run keep-release` kept of the last release. */
@@ -20,8 +20,7 @@ export function writesOfLastRelease(): KeptWrite[] {
 /** A database with the records that the last release left, brought up to this one. */
 export async function databaseOfLastRelease(): Promise<TestDatabase> {
   const database = await createTestDatabase('empty')
-  await database.asOwner('drop schema public, drizzle, doors cascade; create schema public')
-  restoreFrom(join(KEPT, 'records.dump'), database.ownerUrl)
+  await database.holdInstead(join(KEPT, 'records.dump'))
   await migrateAsOwner(database.ownerUrl, new URL(database.appUrl).username)
   return database
 }
