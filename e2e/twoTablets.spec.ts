@@ -93,3 +93,51 @@ test('the trainee on their own phone: their call and slip alone, the reading onc
   await expect(page.getByText('the stream split halfway')).toBeVisible()
   await pocket.close()
 })
+
+test('in a training a trainee dials in where it is opened to them, leads nothing, and finds it among the earlier ones', async ({
+  page,
+  browser,
+  app,
+}) => {
+  const bar = new ScaleBar(page)
+  await bar.startTraining({ 'Mirren Kestle': 'Group 1', 'Teo Varga-Lind': 'Group 2' })
+  const pocket = await browser.newContext({
+    baseURL: app.url,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    serviceWorkers: 'block',
+  })
+  const phone = await pocket.newPage()
+  await comeInAs(phone.request, app, TRAINEE)
+  await phone.goto(page.url())
+  // Who sits beside them has a name.
+  await expect(phone.getByText('Next: Teo Varga-Lind')).toBeVisible()
+  await expect(phone.getByText('in step with the other tablets')).toBeVisible()
+  await expect(phone.getByRole('button', { name: 'Next: Mirren Kestle' })).toBeVisible()
+  for (const name of ['Break', 'End the training', 'Teo Varga-Lind to the bar now'])
+    await expect(phone.getByRole('button', { name, exact: true })).toHaveCount(0)
+  await phone.goto(`${page.url()}/dial-in`)
+  await expect(phone.getByText('Dialling in is open to you once')).toBeVisible()
+  await page.getByRole('link', { name: 'Change who or with what' }).click()
+  await page.getByRole('radio', { name: 'Each trainee sets it' }).check()
+  await page.getByRole('button', { name: 'Keep the change' }).click()
+  await phone.getByRole('link', { name: 'Back to the training' }).click()
+  await expectAccessible(phone)
+  await phone.getByRole('link', { name: 'Dial in' }).click()
+  await expect(phone.locator('#next-shot')).toHaveText(/^Start at \d+/)
+
+  await page.getByRole('button', { name: 'End the training' }).click()
+  await page.getByRole('button', { name: 'End the training' }).click()
+  await expect(page.getByText(/^Ended at .* by Odalys Brandt/)).toBeVisible()
+  await page.getByRole('button', { name: 'Open it again' }).click()
+  await expect(page.getByRole('button', { name: 'Break', exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'End the training' }).click()
+  await page.getByRole('button', { name: 'End the training' }).click()
+  await phone.goto('/')
+  await phone.goto('/trainings')
+  await expect(phone.getByText('Mirren Kestle, Teo Varga-Lind')).toBeVisible()
+  await expectAccessible(phone)
+  await phone.getByRole('link', { name: /^Training/ }).click()
+  await expect(phone.getByText(/^Ended at .* by Odalys Brandt/)).toBeVisible()
+  await pocket.close()
+})
