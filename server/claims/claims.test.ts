@@ -117,6 +117,35 @@ describe('whatever else is sent in their name', () => {
     ).toMatchObject({ errors: [{ path: 'calledBy', reason: 'ended' }] })
   })
 
+  test('a trainee at a tablet that remembers a trainer leads, rules, and fills the trainer’s side in nobody’s name', async () => {
+    const trainee = await world.make('trainee')
+    await tablet
+      .post('/api/v1/session')
+      .send({ signInName: trainee.signInName, password: PASSWORD })
+      .expect(200)
+    const own = newId()
+    const shot = { ...shotOf(), personId: trainee.personId }
+    await send(`shots/${own}`, { ...shot, judgedBy: named.personId }).expect(201)
+    expect(await current(own)).toMatchObject({ judgedBy: named.personId, isClaimed: true })
+    const { personId } = named
+    const ruling = { verdict: 'over', cause: null, move: 'coarser', reason: 'a test', ruledAt: at }
+    const started = { by: personId, at, happening: { kind: 'started', setup: setup() } }
+    const refused: [string, object][] = [
+      [`shots/${own}/slips/${newId()}`, { ...filled, filledBy: personId }],
+      [`shots/${own}/slips/${newId()}`, { ...filled, side: 'trainee', taste: null, filledBy: personId }],
+      [`shots/${own}/calls/${newId()}`, { ...called, verdict: null, move: null, calledBy: personId }],
+      [`shots/${own}/rulings/${newId()}`, { ...ruling, ruledBy: personId }],
+      [`trainings/${newId()}/events/${newId()}`, started],
+    ]
+    for (const [path, body] of refused) expect([path, (await send(path, body)).status]).toEqual([path, 403])
+    for (const purpose of ['reference', 'demonstration', 'deliberate-fault', 'assessment'])
+      expect(
+        (await send(`shots/${newId()}`, { ...shot, purpose, judgedBy: trainee.personId })).body,
+      ).toMatchObject({
+        errors: [{ path: 'purpose', reason: 'not-theirs' }],
+      })
+  })
+
   test('a handed tablet fills and skips its holder’s own side alone, and the trail names who holds it', async () => {
     const { personId } = named
     await tablet.post('/api/v1/session/hand-over').send({ shotId }).expect(200)

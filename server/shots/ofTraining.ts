@@ -4,6 +4,16 @@ import type { Errand } from '../http/serve.ts'
 import { refuseField } from '../refusal.ts'
 import { eventsOf } from '../training/queries.ts'
 
+type Purpose = ShotInput['purpose']
+/** For these a shot is pulled by those who teach. */
+const OF_STAFF: ReadonlySet<Purpose> = new Set(['reference', 'demonstration', 'deliberate-fault'])
+/** What a trainee pulls in an assessment beside its set. */
+const DIALLED: ReadonlySet<Purpose> = new Set(['dial-in', 'experiment'])
+
+function notTheirs() {
+  return refuseField('purpose', 'not-theirs', 'What this shot is for is said by those who teach.')
+}
+
 /**
  * Sees to it that what a trainee says of a shot's training and purpose is so. One whose training is not here yet is
  * taken: what was pulled is never lost for what arrives later.
@@ -17,8 +27,14 @@ export async function refuseWrongTraining(
   const events = trainingId === null ? [] : await eventsOf(transaction, trainingId)
   if (events.length > 0 && !hasSeat(events, personId))
     throw refuseField('trainingId', 'no-seat', 'They have no seat in this training.')
-  if (purpose !== 'assessment') return
-  const isOne = events.some(({ happening }) => 'setup' in happening && happening.setup.purpose === purpose)
-  if (trainingId === null || (events.length > 0 && !isOne))
-    throw refuseField('purpose', 'not-theirs', 'An assessment is set by those who teach.')
+  if (OF_STAFF.has(purpose)) throw notTheirs()
+  const isSet = events.some(
+    ({ happening }) => 'setup' in happening && happening.setup.purpose === 'assessment',
+  )
+  // In a set nothing is called otherwise so that it would not count; of no set nothing is called one.
+  const isWrong =
+    purpose === 'assessment'
+      ? trainingId === null || (events.length > 0 && !isSet)
+      : isSet && !DIALLED.has(purpose)
+  if (isWrong) throw notTheirs()
 }

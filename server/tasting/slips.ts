@@ -138,8 +138,9 @@ async function refuseOtherSide(
   pulledBy: string,
 ): Promise<void> {
   // A handed tablet fills its holder's own side, and no other.
+  // In a trainer's name the trainer's side is filled, and either skipped, only where somebody who teaches is signed in.
   const isStaff =
-    filledBy === actor.personId ? isStaffPart(actor) : (await roleOf(transaction, filledBy)) !== 'trainee'
+    isStaffPart(actor) && (filledBy === actor.personId || (await roleOf(transaction, filledBy)) !== 'trainee')
   const isOwnSide = side === 'trainee' ? filledBy === pulledBy : isStaff && filledBy !== pulledBy
   if (taste === null ? isStaff : isOwnSide) return
   throw new Refusal('not-allowed', 'This side of the tasting is another person’s to fill.')

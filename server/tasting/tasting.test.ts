@@ -1,4 +1,4 @@
-import { shotList, tasting } from '@calm-apron/contract'
+import { CONTRACT_HEADER, shotList, tasting } from '@calm-apron/contract'
 import request from 'supertest'
 import { ORIGIN, type TestServer, newId, serveTest } from '../testing/serve.ts'
 import { PIN, type Somebody, type World, worldIn } from '../testing/world.ts'
@@ -154,7 +154,7 @@ test('nobody speaks for someone else whom their device does not know', async () 
 
 describe('a shot whose call is asked for', () => {
   const get = ({ cookie }: Somebody, path: string) =>
-    request(server.app).get(`/api/v1/${path}`).set('Cookie', cookie)
+    request(server.app).get(`/api/v1/${path}`).set('Cookie', cookie).set(CONTRACT_HEADER, '2')
   const listed = async (who: Somebody) =>
     shotList
       .parse((await get(who, `shots?personId=${trainee.personId}`).expect(200)).body)

@@ -1,7 +1,18 @@
+import type { Write } from './deviceDatabase.ts'
 import { useDoor } from './door.ts'
-import { IDA, ODALYS, doorsWith, freshDevice, freshPage, sessionOf, settled } from './testing/device.ts'
+import {
+  IDA,
+  ODALYS,
+  doorsWith,
+  freshDevice,
+  freshPage,
+  sessionOf,
+  settled,
+  shotBy,
+} from './testing/device.ts'
 
-const maySend = (door: ReturnType<typeof useDoor>, author: string) => door.maySend({ kind: 'shot', author })
+const maySend = (door: ReturnType<typeof useDoor>, author: string) =>
+  door.maySend({ kind: 'shot', shotId: 's', body: shotBy(author), author })
 
 test('whoever is here, and whom the device knows, may be sent for; nobody while the tablet is in a trainee’s hands', async () => {
   await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS, IDA) })
@@ -16,15 +27,46 @@ test('what leads a training is sent by those who teach, and a ruling by whoever 
   await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS, IDA) })
   const door = useDoor()
   await door.load()
-  const may = (author: string) =>
-    (['training-event', 'ruling', 'slip'] as const).map((kind) => door.maySend({ kind, author }))
+  const at = '2026-11-23T10:00:00Z'
+  const slip = { filledBy: ODALYS, basedOnNo: 0, reason: null, tastedAt: at, taste: null }
+  const call = {
+    calledBy: ODALYS,
+    stage: 'final',
+    verdict: null,
+    cause: null,
+    move: null,
+    calledAt: at,
+  } as const
+  const ruling = {
+    ruledBy: ODALYS,
+    verdict: 'over',
+    cause: null,
+    move: null,
+    reason: 'a test',
+    ruledAt: at,
+  } as const
+  const taste = { sour: 3, sweet: 6, bitter: 3, body: null, dryness: null }
+  const writes: Write[] = [
+    {
+      kind: 'training-event',
+      trainingId: 't',
+      eventId: 'e',
+      body: { by: ODALYS, at, happening: { kind: 'break-began' } },
+    },
+    { kind: 'slip', shotId: 's', slipId: 'a', body: { ...slip, side: 'trainer', taste } },
+    { kind: 'slip', shotId: 's', slipId: 'b', body: { ...slip, side: 'trainee' } },
+    { kind: 'call', shotId: 's', callId: 'c', body: call },
+    { kind: 'slip', shotId: 's', slipId: 'd', body: { ...slip, side: 'trainee', taste } },
+    { kind: 'ruling', shotId: 's', rulingId: 'r', body: ruling },
+  ]
+  const may = (author: string) => writes.map((write) => door.maySend({ ...write, author }))
   expect([may(ODALYS), may(IDA)]).toEqual([
-    [true, true, true],
-    [true, false, true],
+    [true, true, true, true, true, true],
+    [true, true, true, true, true, false],
   ])
   const trainee = sessionOf(IDA)
   door.session = { ...trainee, person: { ...trainee.person, role: 'trainee' } }
-  expect(may(ODALYS)).toEqual([false, false, true])
+  expect(may(ODALYS)).toEqual([false, false, false, false, true, false])
 })
 
 test('of whom the device knew before somebody came in, nothing is sent until the server says it anew', async () => {

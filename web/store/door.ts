@@ -52,13 +52,14 @@ export const useDoor = defineStore('door', () => {
   }
 
   /**
-   * Whether a record under this name may be sent now: its author is here, or this device knows them. What leads a
-   * training waits for one who teaches, and a ruling for whoever made it.
+   * Whether a record under this name may be sent now: its author is here, or this device knows them. What is for those
+   * who teach waits for one of them, and a ruling for whoever made it.
    */
-  function maySend({ kind, author }: { kind: Write['kind']; author: string }): boolean {
+  function maySend(write: Write & { author: string }): boolean {
+    const { author } = write
     if (session.value === null || session.value.handedOver !== null) return false
     if (author === session.value.person.personId) return true
-    if (kind === 'ruling' || (kind === 'training-event' && !isStaff.value)) return false
+    if (write.kind === 'ruling' || (isForStaff(write) && !isStaff.value)) return false
     return devicePeople.value.some((each) => each.personId === author)
   }
 
@@ -153,3 +154,17 @@ export const useDoor = defineStore('door', () => {
     signOut,
   }
 })
+
+/** What leads a training, fills the trainer's side, or does without the other's word. */
+function isForStaff(write: Write): boolean {
+  switch (write.kind) {
+    case 'training-event':
+      return true
+    case 'slip':
+      return write.body.side === 'trainer' || write.body.taste === null
+    case 'call':
+      return write.body.verdict === null
+    default:
+      return false
+  }
+}
