@@ -2,6 +2,7 @@ import { type Server, createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import {
   API_BASE,
+  CONTRACT_HEADER,
   ENDPOINTS,
   type Endpoint,
   type Endpoints,
@@ -197,7 +198,12 @@ async function send(
   const search = new URLSearchParams(Object.entries(query) as [string, string][])
   return fetch(`${url}${API_BASE}${filled}?${search}`, {
     method: method.toUpperCase(),
-    headers: { Origin: ORIGIN, ...(cookie !== '' && { cookie }), 'Content-Type': 'application/json' },
+    headers: {
+      Origin: ORIGIN,
+      [CONTRACT_HEADER]: '2',
+      ...(cookie !== '' && { cookie }),
+      'Content-Type': 'application/json',
+    },
     ...(body !== undefined && { body: JSON.stringify(body) }),
   })
 }

@@ -1,4 +1,4 @@
-import { dateInZone } from '@calm-apron/core'
+import { dateAfter, dateInZone } from '@calm-apron/core'
 import type { Today } from '@calm-apron/contract'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
@@ -7,8 +7,8 @@ import { bagOf, barOf, coffeeOf, houseOf } from '../store/testing/house.ts'
 import { inSetup } from '../testing/inSetup.ts'
 import { useCare } from './useCare.ts'
 
-const DAY_MS = 86_400_000
-const daysAgo = (days: number) => dateInZone(new Date(Date.now() - days * DAY_MS), ACADEMY.timeZone)
+// By the calendar: between summer and winter there is a day of 25 hours.
+const daysAgo = (days: number) => dateAfter(dateInZone(new Date(), ACADEMY.timeZone), -days)
 const minutesAgo = (minutes: number) => new Date(Date.now() - minutes * 60_000).toISOString()
 const rested = { roastedOn: daysAgo(10), openedOn: daysAgo(2) }
 
