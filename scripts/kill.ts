@@ -13,6 +13,7 @@ await runMain(async () => {
     throw new PlainFailure('Say how many shots, at least 1000, in digits: npm run kill -- 10000')
   process.env['KILL_SHOTS'] = String(shots)
   process.env['ONLY'] = 'survivesKill'
+  process.env['CALM_APRON_DURABLE'] = 'yes'
   const results = mkdtempSync(join(tmpdir(), 'calm-apron-results-'))
   try {
     const count = await PARTS['browser']?.(results)

@@ -29,7 +29,8 @@ export async function startTestCluster(): Promise<{ stop: () => void }> {
   const folder = mkdtempSync(join(tmpdir(), `${PREFIX}${process.pid}-`))
   // The database's own user must be able to walk through it.
   chmodSync(folder, 0o755)
-  const cluster = await startCluster(folder, false)
+  // What is thrown away need not outlive a power cut, unless that is what is tried.
+  const cluster = await startCluster(folder, process.env['CALM_APRON_DURABLE'] === 'yes')
   const stop = () => {
     cluster.stop()
     rmSync(folder, { recursive: true, force: true })
