@@ -35,7 +35,7 @@ export function refuseForeignHost(req: Pick<Request, 'headers'>, { publicOrigin 
 }
 
 function isOurs(host: string, publicOrigin: string | null): boolean {
-  return publicOrigin === null ? OUR_NETWORK.test(host) : host === new URL(publicOrigin).host
+  return OUR_NETWORK.test(host) || (publicOrigin !== null && host === new URL(publicOrigin).host)
 }
 
 /** A named public origin holds for everyone but those at the machine itself. */
