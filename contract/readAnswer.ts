@@ -15,7 +15,7 @@ export function readAnswer<S extends z.core.$ZodType>(
   for (let depth = 0; !parsed.success && depth < DEEPEST; depth += 1) {
     const unknown = unknownFields(parsed.error.issues)
     if (unknown.length === 0) return parsed
-    const known = structuredClone(answer)
+    const known = JSON.parse(JSON.stringify(answer)) as unknown
     for (const path of unknown) remove(known, path)
     answer = known
     parsed = z.safeParse(schema, answer)
