@@ -51,8 +51,11 @@ const fault = computed<FaultShown>({
 </template>
 
 <style scoped>
-.purpose {
-  display: grid;
-  gap: 12px;
+.purpose > * + * {
+  margin-top: 12px;
+}
+.purpose :deep(.ant-checkbox-wrapper) {
+  min-height: 48px;
+  align-items: center;
 }
 </style>
