@@ -134,7 +134,9 @@ function goOn(shotId: string): void {
     </div>
     <section aria-labelledby="pulled">
       <h2 id="pulled">{{ isCounted ? t('training.pulled', listed.length) : t('app.loading') }}</h2>
-      <p v-if="isCounted && listed.length === 0 && !state.ended" class="soft">{{ t('training.nonePulled') }}</p>
+      <p v-if="isCounted && listed.length === 0 && !state.ended" class="soft">
+        {{ t('training.nonePulled') }}
+      </p>
       <ul>
         <li v-for="{ shot, isUnsent } in lastShots" :key="shot.shotId" class="pulled">
           <RouterLink :to="{ name: 'reading', params: { shotId: shot.shotId } }">
