@@ -1,4 +1,4 @@
-import { ENDPOINTS } from '@calm-apron/contract'
+import { CONTRACT_VERSION, ENDPOINTS } from '@calm-apron/contract'
 import { formerAnswer, formerProblem, isFormerPage } from './formerAnswer.ts'
 
 const started = { eventId: 'a', by: 'b', at: 'c', happening: { kind: 'break-began' } }
@@ -25,8 +25,14 @@ test('nothing that it knew is lost, whatever it holds', () => {
   expect(formerProblem({ ...problem, more: 1 })).toEqual(problem)
 })
 
-test('it is known by naming no version', () => {
+test('it is known by naming no version, or an earlier one', () => {
   const named = (version?: string) =>
     ({ get: () => version }) as unknown as Parameters<typeof isFormerPage>[0]
-  expect([isFormerPage(named()), isFormerPage(named('2'))]).toEqual([true, false])
+  const [now, before] = [String(CONTRACT_VERSION), String(CONTRACT_VERSION - 1)]
+  expect([named(), named(before), named('x'), named(now)].map(isFormerPage)).toEqual([
+    true,
+    true,
+    true,
+    false,
+  ])
 })

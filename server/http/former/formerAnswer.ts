@@ -1,4 +1,4 @@
-import { CONTRACT_HEADER, ENDPOINTS, type Endpoint, type Shape } from '@calm-apron/contract'
+import { CONTRACT_HEADER, CONTRACT_VERSION, ENDPOINTS, type Endpoint, type Shape } from '@calm-apron/contract'
 import type { Request } from 'express'
 import answers from './answers.json' with { type: 'json' }
 
@@ -17,9 +17,9 @@ const FORMER_WORD: Readonly<Record<string, string>> = {
   comparison: 'experiment',
 }
 
-/** Whether a request comes from a page of the last release, which took answers strictly and named no version. */
+/** Whether a request comes from a page of an earlier release; those of the first named no version. */
 export function isFormerPage(req: Pick<Request, 'get'>): boolean {
-  return req.get(CONTRACT_HEADER) === undefined
+  return !(Number(req.get(CONTRACT_HEADER)) >= CONTRACT_VERSION)
 }
 
 /** An answer as the last release gave it: without what it did not know, and in its words. */
