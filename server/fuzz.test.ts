@@ -9,14 +9,13 @@ import {
   shotList,
 } from '@calm-apron/contract'
 import { type TestApp, startTestApp } from '@calm-apron/scripts/testing'
-import { sql } from 'drizzle-orm'
 import fc from 'fast-check'
 import type { Pool } from 'pg'
 import { z } from 'zod'
-import { inAcademy } from './database/inAcademy.ts'
 import { liveHub } from './training/live.ts'
 import { databaseOver, openPool } from './database/pool.ts'
 import type { House } from './house.ts'
+import { digestOf } from './testing/digestOf.ts'
 import { type Ids, arbitraryOf } from './testing/arbitraryBody.ts'
 import { newId, prepared } from './testing/serve.ts'
 import { type Answer, type Shot, sendRaw } from './testing/sendRaw.ts'
@@ -171,29 +170,12 @@ function asJson(text: string): unknown {
   }
 }
 
-/** Everything one academy holds, row by row, as one digest. */
-async function digestOf(academyId: string): Promise<string> {
-  return inAcademy(house.database, academyId, async (transaction) => {
-    const { rows: tables } = await transaction.execute<{ name: string }>(
-      sql`select c.relname as name from pg_class c where c.relnamespace = 'public'::regnamespace and c.relkind = 'r' order by 1`,
-    )
-    const digests: string[] = []
-    for (const { name } of tables) {
-      const { rows } = await transaction.execute<{ digest: string | null }>(
-        sql`select md5(string_agg(t::text, '' order by t::text)) as digest from ${sql.identifier(name)} t`,
-      )
-      digests.push(`${name} ${rows[0]?.digest ?? 'empty'}`)
-    }
-    return digests.join('\n')
-  })
-}
-
 test(
   `${REQUESTS} requests, valid, broken and hostile, over every route: no 5xx, no hang, no row outside the rules`,
   async () => {
     const away = await world.make('head', AWAY)
     await world.makeShot(await world.make('trainee', AWAY), away)
-    const awayBefore = await digestOf(AWAY)
+    const awayBefore = await digestOf(house, AWAY)
     const people: Record<string, Somebody> = {}
     const renew = async (role: 'trainee' | 'trainer' | 'head') => {
       const former = people[role]
@@ -295,7 +277,7 @@ test(
     await Promise.all(Array.from({ length: AT_ONCE }, runner))
 
     expect(wrong.slice(0, 20)).toEqual([])
-    expect(await digestOf(AWAY)).toBe(awayBefore)
+    expect(await digestOf(house, AWAY)).toBe(awayBefore)
     // It got through to the work itself, not only to the checks before it.
     const untouched = [...seen].filter(([, statuses]) => statuses.size < 2).map(([name]) => name)
     expect(untouched).toEqual([])

@@ -1,0 +1,24 @@
+import { sql } from 'drizzle-orm'
+import { inAcademy } from '../database/inAcademy.ts'
+import type { House } from '../house.ts'
+
+/** All that is kept of an academy, table by table, as digests; but for tables that any request may write to. */
+export async function digestOf(
+  house: House,
+  academyId: string,
+  without: readonly string[] = [],
+): Promise<string> {
+  return inAcademy(house.database, academyId, async (transaction) => {
+    const { rows: tables } = await transaction.execute<{ name: string }>(
+      sql`select c.relname as name from pg_class c where c.relnamespace = 'public'::regnamespace and c.relkind = 'r' order by 1`,
+    )
+    const digests: string[] = []
+    for (const { name } of tables.filter((each) => !without.includes(each.name))) {
+      const { rows } = await transaction.execute<{ digest: string | null }>(
+        sql`select md5(string_agg(t::text, '' order by t::text)) as digest from ${sql.identifier(name)} t`,
+      )
+      digests.push(`${name} ${rows[0]?.digest ?? 'empty'}`)
+    }
+    return digests.join('\n')
+  })
+}
