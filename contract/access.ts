@@ -3,6 +3,11 @@ import type { Role } from './academy.ts'
 /** A session that was handed to a trainee for one shot's call and tasting slip plays a part of its own. */
 export type Part = Role | 'handed'
 
+/** Whether a part is one of those who teach; nobody's is not. */
+export function teaches(part: Part | null | undefined): boolean {
+  return part === 'head' || part === 'trainer'
+}
+
 /** Whose things an action reaches: nobody's, one's own, or everyone's in the academy. */
 export type Whose = 'none' | 'own' | 'all'
 

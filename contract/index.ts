@@ -134,7 +134,7 @@ export type { BagUse, CoffeePace, CoffeeUse, WorkedSetting } from './prepared/us
 export { academyFile } from './academyFile.ts'
 export type { AcademyFile } from './academyFile.ts'
 // People and doors
-export { ACCESS, mayDo, reachOf } from './access.ts'
+export { ACCESS, mayDo, reachOf, teaches } from './access.ts'
 export type { Action, Part, Whose } from './access.ts'
 export {
   INVITATION_KINDS,

@@ -1,4 +1,4 @@
-import { type AcademyFile, type PreparedContent, type PreparedInput, standsNow } from '@calm-apron/contract'
+import { type AcademyFile, type PreparedContent, type PreparedInput, standsNow, teaches } from '@calm-apron/contract'
 import type { PgTable } from 'drizzle-orm/pg-core'
 import { inAcademy } from '../database/inAcademy.ts'
 import type { AcademyTransaction, Database } from '../database/pool.ts'
@@ -90,7 +90,7 @@ function shotRow(shotIn: AcademyFile['shots'][number], file: AcademyFile) {
 }
 
 function isTeaching({ people }: AcademyFile, personId: string): boolean {
-  return people.find((each) => each.personId === personId)?.role !== 'trainee'
+  return teaches(people.find((each) => each.personId === personId)?.role)
 }
 
 /** Inserts rows into a table of the transaction; none is fine. */

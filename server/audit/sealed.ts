@@ -1,7 +1,7 @@
 import type { AuditEntry, AuditKind } from '@calm-apron/contract'
 import type { Actor } from '../doors/actor.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { awaitingAmong } from '../shots/queries.ts'
+import { withheldFrom } from '../shots/withheld.ts'
 import { tastedOf } from '../tasting/queries.ts'
 
 /** Traces that hold what was tasted or said of a shot: closed to all but whoever said it, until the slips open. */
@@ -21,20 +21,19 @@ const OF_THE_NUMBERS: ReadonlySet<AuditKind> = new Set([
 /** Traces as this person may read them: what `getTasting` and `getShot` withhold from them is withheld here too. */
 export async function asSeenBy(
   transaction: AcademyTransaction,
-  { personId, part }: Pick<Actor, 'personId' | 'part'>,
+  actor: Pick<Actor, 'personId' | 'part'>,
   entries: readonly AuditEntry[],
 ): Promise<AuditEntry[]> {
   const subjects = (kinds: ReadonlySet<AuditKind>) => [
     ...new Set(entries.filter(({ kind }) => kinds.has(kind)).map(({ subjectId }) => subjectId)),
   ]
   const open = await tastedOf(transaction, subjects(OF_THE_SLIPS))
-  const awaiting =
-    part === 'trainee' ? await awaitingAmong(transaction, subjects(OF_THE_NUMBERS)) : new Set<string>()
+  const withheld = await withheldFrom({ actor, transaction }, subjects(OF_THE_NUMBERS))
   return entries.map((entry) => {
     const { kind, subjectId, actorId } = entry
     const isSealed =
-      (OF_THE_SLIPS.has(kind) && actorId !== personId && !open.has(subjectId)) ||
-      (OF_THE_NUMBERS.has(kind) && awaiting.has(subjectId))
+      (OF_THE_SLIPS.has(kind) && actorId !== actor.personId && !open.has(subjectId)) ||
+      (OF_THE_NUMBERS.has(kind) && withheld.has(subjectId))
     return isSealed ? { ...entry, before: null, after: null, why: null } : entry
   })
 }

@@ -87,8 +87,15 @@ describe('whatever else is sent in their name', () => {
   test('is a claim: calls, slips, photos, and what happens in a training', async () => {
     const { personId } = named
     const picture = `data:image/png;base64,${'A'.repeat(120)}`
-    await send(`shots/${shotId}/calls/${newId()}`, { ...called, calledBy: personId }).expect(201)
-    await send(`shots/${shotId}/slips/${newId()}`, { ...filled, filledBy: personId }).expect(201)
+    const once: [string, object][] = [
+      [`shots/${shotId}/calls/${newId()}`, { ...called, calledBy: personId }],
+      [`shots/${shotId}/slips/${newId()}`, { ...filled, filledBy: personId }],
+    ]
+    for (const [path, body] of once) {
+      expect((await send(path, body).expect(201)).body).toMatchObject({ isClaimed: true })
+      // Said again it is what it was.
+      expect((await send(path, body).expect(200)).body).toMatchObject({ isClaimed: true })
+    }
     await send(`shots/${shotId}/photos/${newId()}`, { takenBy: personId, takenAt: at, picture }).expect(201)
     const happening = { kind: 'started', setup: setup() }
     const started = await send(`trainings/${newId()}/events/${newId()}`, { by: personId, at, happening })
@@ -100,6 +107,8 @@ describe('whatever else is sent in their name', () => {
       'slip',
       'training-event',
     ])
+    const exported = (await tablet.get(`/api/v1/people/${personId}/export`).expect(200)).body as unknown
+    expect(exported).toMatchObject({ calls: [{ isClaimed: true }], slips: [{ isClaimed: true }] })
   })
 
   test('is refused once their account has ended, and rulings always', async () => {

@@ -1,3 +1,4 @@
+import { teaches } from '@calm-apron/contract'
 import { findRemembered } from '../doors/sessionQueries.ts'
 import type { Errand } from '../http/serve.ts'
 import { standingOf } from '../people/queries.ts'
@@ -32,7 +33,7 @@ export async function whoSays(
   const standing = await standingOf(transaction, saidBy)
   if (standing === null) throw refuseField(field, 'unknown-id', 'There is nobody by this id.')
   if (standing === 'ended') return 'ended'
-  if (part !== 'trainee' && saidBy === inHearing) return { takenDownBy: personId, isClaimed: false }
+  if (teaches(part) && saidBy === inHearing) return { takenDownBy: personId, isClaimed: false }
   if ((await findRemembered(transaction, deviceHash, saidBy, now)) !== null)
     return { takenDownBy: personId, isClaimed: true }
   throw notHere(field)

@@ -5,7 +5,8 @@ import { leaveTrace } from '../audit/trace.ts'
 import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
 import { listOwnSessions } from '../doors/sessionQueries.ts'
 import type { Errand } from '../http/serve.ts'
-import { awaitingAmong, findShotsOf } from '../shots/queries.ts'
+import { findShotsOf } from '../shots/queries.ts'
+import { withheldFrom } from '../shots/withheld.ts'
 import { listCallsOf, listSlipsOf, tastedOf } from '../tasting/queries.ts'
 import { findPerson } from './queries.ts'
 
@@ -21,8 +22,10 @@ export async function exportPerson(
   const person = await findPerson(transaction, personId, now)
   if (person === null) throw notThere()
   const shots = await findShotsOf(transaction, personId)
-  const shotIds = shots.map(({ shotId }) => shotId)
-  const waiting = actor.part === 'trainee' ? await awaitingAmong(transaction, shotIds) : new Set<string>()
+  const withheld = await withheldFrom(
+    { actor, transaction },
+    shots.map(({ shotId }) => shotId),
+  )
   const calls = await listCallsOf(transaction, personId)
   const slips = await listSlipsOf(transaction, personId)
   // What somebody else tasted or called is not read before both sides are in, by a head either.
@@ -37,8 +40,8 @@ export async function exportPerson(
     exportedAt: now.toISOString(),
     person,
     sessions: await listOwnSessions(transaction, personId, actor.sessionId, now),
-    shots: shots.filter(({ shotId }) => !waiting.has(shotId)),
-    withheldShots: waiting.size,
+    shots: shots.filter(({ shotId }) => !withheld.has(shotId)),
+    withheldShots: withheld.size,
     calls: calls.filter(isShown),
     slips: slips.filter(isShown),
     audit: await asSeenBy(transaction, actor, await listTracesOf(transaction, personId)),

@@ -1,5 +1,11 @@
-import type { ErasurePreview, PersonChange, PersonInput, PersonRecord } from '@calm-apron/contract'
-import { skeletonOf } from '@calm-apron/contract'
+import {
+  type ErasurePreview,
+  type PersonChange,
+  type PersonInput,
+  type PersonRecord,
+  reachOf,
+  skeletonOf,
+} from '@calm-apron/contract'
 import { keepText, leaveTrace, leaveTraces } from '../audit/trace.ts'
 import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
 import { removeSessions } from '../doors/sessionQueries.ts'
@@ -22,7 +28,11 @@ import {
 
 /** People as far as the asker may see them; sign-in names and last uses only to heads, and one's own. */
 export async function seePeople({ actor, transaction, now }: Errand): Promise<PersonRecord[]> {
-  const people = await listPeople(transaction, now, actor.part === 'trainee' ? actor.personId : undefined)
+  const people = await listPeople(
+    transaction,
+    now,
+    reachOf(actor.part, 'see-people') === 'all' ? undefined : actor.personId,
+  )
   return people.map((each) =>
     actor.part === 'head' || each.personId === actor.personId
       ? each

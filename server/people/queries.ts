@@ -1,4 +1,4 @@
-import type { PersonRecord, Role } from '@calm-apron/contract'
+import { type PersonRecord, type Role, teaches } from '@calm-apron/contract'
 import { and, asc, count, eq, gt, inArray, isNull, ne, or, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
 import {
@@ -103,6 +103,11 @@ export async function roleOf(transaction: AcademyTransaction, personId: string):
     .from(person)
     .where(eq(person.personId, personId))
   return found?.role ?? null
+}
+
+/** Whether somebody teaches; nobody does by an id that nobody has. */
+export async function isTeaching(transaction: AcademyTransaction, personId: string): Promise<boolean> {
+  return teaches(await roleOf(transaction, personId))
 }
 
 /** What everyone whose account holds is called. */

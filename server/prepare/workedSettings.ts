@@ -7,6 +7,7 @@ import {
   type WorkedSetting,
   asKind,
   recordedOf,
+  teaches,
 } from '@calm-apron/contract'
 import { type InnerBurr, readRecorded, settingAfterBurrMove } from '@calm-apron/core'
 import { notThere } from '../doors/actor.ts'
@@ -55,11 +56,8 @@ export async function workedSettings(errand: Errand, grinderId: string): Promise
 /** Newest first; of those who are asked for their call only what tells them nothing of it. */
 async function shotsThatWorked({ actor, transaction }: Errand, grinderId: string): Promise<ShotSummary[]> {
   const query = { grinderId, limit: NEWEST_SHOTS }
-  const isOpenOnly = actor.part === 'trainee'
-  const shots = (await listShots(transaction, actor.academyId, query, null, isOpenOnly)).slice(
-    0,
-    NEWEST_SHOTS,
-  )
+  const listed = await listShots(transaction, actor.academyId, query, null, !teaches(actor.part))
+  const shots = listed.slice(0, NEWEST_SHOTS)
   const recipes = await findRecipeRevisions(
     transaction,
     shots.map(({ recipeRevisionId }) => recipeRevisionId),

@@ -1,4 +1,4 @@
-import type { ShotInput } from '@calm-apron/contract'
+import { type ShotInput, teaches } from '@calm-apron/contract'
 import { hasSeat } from '@calm-apron/core'
 import type { Errand } from '../http/serve.ts'
 import { refuseField } from '../refusal.ts'
@@ -23,7 +23,7 @@ export async function refuseWrongTraining(
   { actor, transaction }: Errand,
   { trainingId, purpose, personId }: Pick<ShotInput, 'trainingId' | 'purpose' | 'personId'>,
 ): Promise<void> {
-  if (actor.part !== 'trainee') return
+  if (teaches(actor.part)) return
   const events = trainingId === null ? [] : await eventsOf(transaction, trainingId)
   if (events.length > 0 && !hasSeat(events, personId))
     throw refuseField('trainingId', 'no-seat', 'They have no seat in this training.')

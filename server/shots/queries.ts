@@ -176,16 +176,7 @@ export const awaitsCall = sql`(shot.is_call_asked and not exists (
   select from call c where c.academy_id = shot.academy_id and c.shot_id = shot.shot_id
     and c.stage = 'final' and (c.person_id = shot.person_id or c.verdict is null)))`
 
-/** Whether the reading of a shot waits for the call of whoever pulled it. */
-export async function isAwaitingCall(transaction: AcademyTransaction, shotId: string): Promise<boolean> {
-  const [row] = await transaction
-    .select({ awaits: sql<boolean>`${awaitsCall}` })
-    .from(shot)
-    .where(eq(shot.shotId, shotId))
-  return row?.awaits ?? false
-}
-
-/** Those of these shots whose reading waits for a call. */
+/** Those of these shots whose reading waits for the call of whoever pulled them. */
 export async function awaitingAmong(
   transaction: AcademyTransaction,
   shotIds: readonly string[],

@@ -2,8 +2,8 @@ import { ENDPOINTS } from '@calm-apron/contract'
 import { Router } from 'express'
 import type { House } from '../house.ts'
 import { serve } from '../http/serve.ts'
-import { setAside } from '../setAside/setAside.ts'
-import { type Recorded, correctShot, listShotPage, readShotDetail, recordShot } from './shotService.ts'
+import { told } from '../setAside/setAside.ts'
+import { correctShot, listShotPage, readShotDetail, recordShot } from './shotService.ts'
 
 export function shotRoutes(house: House): Router {
   const router = Router()
@@ -21,10 +21,4 @@ export function shotRoutes(house: House): Router {
     return told(await correctShot(work, shotId, revisionId, work.body))
   })
   return router
-}
-
-function told<T>(recorded: Recorded<T>) {
-  return recorded === 'set-aside'
-    ? { afterwards: setAside() }
-    : { created: recorded.created, answer: recorded.record }
 }

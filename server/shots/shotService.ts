@@ -1,10 +1,12 @@
-import type {
-  CorrectionInput,
-  ShotDetail,
-  ShotInput,
-  ShotList,
-  ShotListQuery,
-  ShotSummary,
+import {
+  type CorrectionInput,
+  type ShotDetail,
+  type ShotInput,
+  type ShotList,
+  type ShotListQuery,
+  type ShotSummary,
+  reachOf,
+  teaches,
 } from '@calm-apron/contract'
 import { keepText, leaveTrace } from '../audit/trace.ts'
 import { brokenForeignKey } from '../database/errors.ts'
@@ -12,15 +14,16 @@ import type { AcademyTransaction } from '../database/pool.ts'
 import { notThere, ownsShot, refuseUnlessOwn } from '../doors/actor.ts'
 import { deviceInstant } from '../http/clock.ts'
 import { readCursor, writeCursor } from '../http/cursor.ts'
-import { type Kept, once } from '../http/once.ts'
+import { once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
 import { Refusal, refuseField } from '../refusal.ts'
+import { type Recorded, orSetAside } from '../setAside/setAside.ts'
 import { setRecordAside } from '../setAside/setRecordAside.ts'
-import { isTastingOpen } from '../tasting/opening.ts'
+import { isClosedTo } from '../tasting/opening.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
 import { noteClaim } from '../claims/noteClaim.ts'
 import { whoSays } from '../claims/whoSays.ts'
-import { roleOf } from '../people/queries.ts'
+import { isTeaching } from '../people/queries.ts'
 import { stoodThen } from './stood.ts'
 import { refuseWrongTraining } from './ofTraining.ts'
 import { refuseWrongThings, refuseWrongVessels } from './namedThings.ts'
@@ -31,12 +34,9 @@ import {
   findShotOwner,
   insertRevision,
   insertShot,
-  isAwaitingCall,
   listShots,
 } from './queries.ts'
-
-/** What was made now or by the same request before; or set aside, because its author's account has ended. */
-export type Recorded<T> = Kept<T> | 'set-aside'
+import { isWithheld } from './withheld.ts'
 
 /**
  * Records a shot. Repeated, it is the one recorded before.
@@ -92,7 +92,7 @@ export async function storeShot(
       revisionNo: 1,
       bodyDigest: digest,
       judgedBy: input.judgedBy,
-      isJudgeTeaching: await teaches(transaction, input.judgedBy),
+      isJudgeTeaching: await isTeaching(transaction, input.judgedBy),
       reasonTextId: null,
       noteTextId: await keepNote(transaction, actor.academyId, input.personId, input.judgedBy, input.note),
       recordedAt: pulled.at,
@@ -153,17 +153,18 @@ export async function correctShot(
  * @throws {Refusal} `changed-meanwhile`, `invalid-input`, `not-found`
  */
 export async function storeCorrection(
-  { actor, transaction, now }: Errand,
+  errand: Errand,
   shotId: string,
   revisionId: string,
   input: CorrectionInput,
   digest = bodyDigest(input),
 ): Promise<void> {
+  const { actor, transaction, now } = errand
   const { academyId } = actor
   const { personId, current } = await shotOrRefuse(transaction, shotId)
   if (current.revisionNo !== input.basedOnNo) {
     // Who is still asked for a call is not shown by a lost race either what they can't look at.
-    const isShown = actor.part !== 'trainee' || !(await isAwaitingCall(transaction, shotId))
+    const isShown = !(await isWithheld(errand, shotId))
     throw new Refusal(
       'changed-meanwhile',
       'This shot was corrected meanwhile. Look at the newest numbers and correct those.',
@@ -188,7 +189,7 @@ export async function storeCorrection(
     revisionNo: input.basedOnNo + 1,
     bodyDigest: digest,
     judgedBy: input.judgedBy,
-    isJudgeTeaching: await teaches(transaction, input.judgedBy),
+    isJudgeTeaching: await isTeaching(transaction, input.judgedBy),
     reasonTextId,
     noteTextId,
     recordedAt: deviceInstant(input.correctedAt, now).at,
@@ -211,10 +212,6 @@ export async function storeCorrection(
   )
 }
 
-async function teaches(transaction: AcademyTransaction, personId: string): Promise<boolean> {
-  return (await roleOf(transaction, personId)) !== 'trainee'
-}
-
 async function keepNote(
   transaction: AcademyTransaction,
   academyId: string,
@@ -226,10 +223,11 @@ async function keepNote(
 }
 
 /** @throws {Refusal} `not-found`; `call-first` to a trainee whose own call is still asked for */
-export async function readShotDetail({ actor, transaction }: Errand, shotId: string): Promise<ShotDetail> {
+export async function readShotDetail(errand: Errand, shotId: string): Promise<ShotDetail> {
+  const { actor, transaction } = errand
   const found = await shotOrRefuse(transaction, shotId)
   refuseUnlessOwn(actor, 'see-shots', ownsShot(actor, found))
-  if (actor.part === 'trainee' && (await isAwaitingCall(transaction, shotId)))
+  if (await isWithheld(errand, shotId))
     throw new Refusal('call-first', 'The reading opens once the call is made.')
   return found
 }
@@ -237,9 +235,10 @@ export async function readShotDetail({ actor, transaction }: Errand, shotId: str
 /** One page. A trainee's shots whose call is still asked for are not in it. Who may see only their own shots gets only those, and asking for another's finds nothing there. */
 export async function listShotPage({ actor, transaction }: Errand, asked: ShotListQuery): Promise<ShotList> {
   if (asked.personId !== undefined) refuseUnlessOwn(actor, 'see-shots', asked.personId === actor.personId)
-  const query = actor.part === 'trainee' ? { ...asked, personId: actor.personId } : asked
+  const isForAll = reachOf(actor.part, 'see-shots') === 'all'
+  const query = isForAll ? asked : { ...asked, personId: actor.personId }
   const after = query.cursor === undefined ? null : readCursor(query.cursor)
-  const rows = await listShots(transaction, actor.academyId, query, after, actor.part === 'trainee')
+  const rows = await listShots(transaction, actor.academyId, query, after, !teaches(actor.part))
   const shots = rows.slice(0, query.limit)
   const last = shots.at(-1)
   return {
@@ -266,14 +265,6 @@ async function summaryOf(transaction: AcademyTransaction, shotId: string): Promi
   return summary
 }
 
-/** An assessment is over for whoever pulled once its slips are open; what they still send is the head's to decide. */
-async function isClosedTo(
-  { actor, transaction }: Errand,
-  { shotId, purpose }: { shotId: string; purpose: ShotInput['purpose'] },
-): Promise<boolean> {
-  return purpose === 'assessment' && actor.part === 'trainee' && (await isTastingOpen(transaction, shotId))
-}
-
 type Revision = NonNullable<Awaited<ReturnType<typeof findRevision>>>
 
 /** A revision is looked for by its id, and must be of the shot that is named. */
@@ -285,10 +276,6 @@ function underId(transaction: AcademyTransaction, revisionId: string, shotId: st
     isOfSame: (first: Revision) => first.shotId === shotId,
     taken: TAKEN,
   }
-}
-
-function orSetAside<T extends object>({ created, record }: Kept<T | 'set-aside'>): Recorded<T> {
-  return record === 'set-aside' ? record : { created, record }
 }
 
 const TAKEN = 'Something else was recorded under this id before; it stays as it is.'

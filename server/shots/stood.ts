@@ -8,7 +8,7 @@ import {
 import type { AsItStood } from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { roleOf } from '../people/queries.ts'
+import { isTeaching } from '../people/queries.ts'
 import { type ThingThen, thingsAt } from '../prepare/queries.ts'
 
 type Named = Pick<ShotInput, 'personId' | 'bagId' | 'machineId' | 'groupNo' | 'grinderId'>
@@ -37,7 +37,7 @@ export async function stoodThen(
     {
       pulledAt: pulledAt.toISOString(),
       timeZone,
-      isPullerTeaching: (await roleOf(transaction, personId)) !== 'trainee',
+      isPullerTeaching: await isTeaching(transaction, personId),
     },
   )
 }

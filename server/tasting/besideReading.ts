@@ -30,7 +30,7 @@ export async function overrule(
     digestOf: ({ ruling }) => ruling.bodyDigest,
     isOfSame: ({ ruling }) => ruling.shotId === shotId,
     body: input,
-    tell: ({ ruling, reason }) => toRuling(ruling, reason),
+    tell: toRuling,
     make: (digest) => keepRuling(errand, { shotId, rulingId, personId, digest }, input),
     taken: TAKEN,
   })
@@ -60,7 +60,7 @@ async function keepRuling(
   await insertRuling(transaction, row)
   const trace = { academyId, actorId: ruledBy, personId, subjectId: shotId, after: said }
   await leaveTrace(transaction, { ...trace, kind: 'reading-overruled', whyTextId: reasonTextId }, now)
-  return toRuling(row, reason)
+  return toRuling({ ruling: row, reason })
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Call, CallInput } from '@calm-apron/contract'
+import { type Call, type CallInput, teaches } from '@calm-apron/contract'
 import { leaveTrace } from '../audit/trace.ts'
 import { noteClaim } from '../claims/noteClaim.ts'
 import { whoSaysNow } from '../claims/whoSays.ts'
@@ -7,7 +7,7 @@ import { type Kept, once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
 import { Refusal } from '../refusal.ts'
 import { findCall, insertCall, toCall } from './queries.ts'
-import { isStaffPart, ownerOf } from './tastingAccess.ts'
+import { ownerOf } from './tastingAccess.ts'
 
 /**
  * Keeps a call. It is not changed afterwards: what was said was said.
@@ -38,16 +38,16 @@ export async function makeCall(
   return once(errand, {
     id: callId,
     find: () => findCall(transaction, callId),
-    digestOf: (first) => first.bodyDigest,
-    isOfSame: (first) => first.shotId === shotId && first.personId === calledBy,
+    digestOf: ({ call }) => call.bodyDigest,
+    isOfSame: ({ call }) => call.shotId === shotId && call.personId === calledBy,
     body: input,
-    tell: (first) => toCall(first),
+    tell: toCall,
     make: async (bodyDigest) => {
       if (!(await insertCall(transaction, { ...row, bodyDigest }))) throw new Refusal('id-taken', CALLED)
       const claimed = { kind: 'call', recordId: callId, subjectId: shotId, judgedBy: calledBy } as const
       await noteClaim(errand, saying, claimed)
       await traceCall(errand, personId, row)
-      return toCall({ ...row, bodyDigest }, saying.isClaimed)
+      return toCall({ call: { ...row, bodyDigest }, isClaimed: saying.isClaimed })
     },
     taken: CALLED,
   })
@@ -68,6 +68,6 @@ async function traceCall(
 }
 
 function refuseSkip({ actor }: Errand, stage: CallInput['stage']): void {
-  if (stage === 'final' && isStaffPart(actor)) return
+  if (stage === 'final' && teaches(actor.part)) return
   throw new Refusal('not-allowed', 'Only a trainer can do without a final call.')
 }

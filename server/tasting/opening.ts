@@ -1,5 +1,12 @@
-import type { Slip, SlipInput, SlipSide, Tasting } from '@calm-apron/contract'
-import type { AcademyTransaction } from '../database/pool.ts'
+import {
+  type ShotInput,
+  type Slip,
+  type SlipInput,
+  type SlipSide,
+  type Tasting,
+  teaches,
+} from '@calm-apron/contract'
+import type { Errand } from '../http/serve.ts'
 import { listSlips, newestOf } from './queries.ts'
 
 export type Sides = Tasting['sides']
@@ -37,6 +44,11 @@ export function standingOfNew(
   return { isBlind: opened === null, isLate: opened !== null && new Date(tastedAt) < opened }
 }
 
-export async function isTastingOpen(transaction: AcademyTransaction, shotId: string): Promise<boolean> {
+/** An assessment is over for whoever pulled once its slips are open; what they still send is the head's to decide. */
+export async function isClosedTo(
+  { actor, transaction }: Errand,
+  { shotId, purpose }: Pick<ShotInput, 'purpose'> & { shotId: string },
+): Promise<boolean> {
+  if (purpose !== 'assessment' || teaches(actor.part)) return false
   return isOpen(sidesOf(await listSlips(transaction, shotId)))
 }

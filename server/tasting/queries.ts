@@ -1,23 +1,50 @@
 import type { Call, Photo, Ruling, ShotSummary, Slip, SlipSide } from '@calm-apron/contract'
-import { asc, desc, eq, inArray, sql } from 'drizzle-orm'
+import { type SQL, asc, desc, eq, inArray, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { call, claim, freeText, photo, ruling, slip } from '../database/schema/index.ts'
 
 type CallRow = typeof call.$inferSelect
 type SlipRow = typeof slip.$inferSelect
 
-/** Entered in somebody's name, who has not said that it is theirs. */
+/** A row, and whether it was entered in the name of somebody who has not said that it is theirs. */
+interface FoundCall {
+  call: CallRow
+  isClaimed: boolean
+}
+interface FoundRuling {
+  ruling: typeof ruling.$inferSelect
+  reason: string
+}
+export interface FoundSlip {
+  slip: SlipRow
+  reason: string | null
+  isClaimed: boolean
+}
+
 const IS_CLAIMED = sql<boolean>`(${claim.recordId} is not null and (${claim.confirmedAt} is null or ${claim.isDenied}))`
 
 /** Calls on a shot, oldest first. */
 export async function listCalls(transaction: AcademyTransaction, shotId: string): Promise<Call[]> {
-  const rows = await transaction
+  return (await selectCalls(transaction, eq(call.shotId, shotId))).map(toCall)
+}
+
+/** Calls that one person made, oldest first. */
+export async function listCallsOf(transaction: AcademyTransaction, personId: string): Promise<Call[]> {
+  return (await selectCalls(transaction, eq(call.personId, personId))).map(toCall)
+}
+
+export async function findCall(transaction: AcademyTransaction, callId: string): Promise<FoundCall | null> {
+  const [found] = await selectCalls(transaction, eq(call.callId, callId))
+  return found ?? null
+}
+
+async function selectCalls(transaction: AcademyTransaction, where: SQL): Promise<FoundCall[]> {
+  return transaction
     .select({ call, isClaimed: IS_CLAIMED })
     .from(call)
     .leftJoin(claim, eq(claim.recordId, call.callId))
-    .where(eq(call.shotId, shotId))
+    .where(where)
     .orderBy(asc(call.receivedAt), asc(call.callId))
-  return rows.map((row) => toCall(row.call, row.isClaimed))
 }
 
 /** What both sides tasted of each shot, of which both are in or skipped. */
@@ -34,7 +61,7 @@ export async function tastedOf(
   const sides = new Map<string, Partial<Record<SlipSide, Slip['taste']>>>()
   for (const row of newest) {
     const known = sides.get(row.shotId) ?? {}
-    sides.set(row.shotId, { ...known, [row.side]: toSlip(row, null).taste })
+    sides.set(row.shotId, { ...known, [row.side]: tasteOf(row) })
   }
   const whole = new Map<string, ShotSummary['tasted']>()
   for (const [shotId, { trainee, trainer }] of sides)
@@ -44,16 +71,27 @@ export async function tastedOf(
 
 /** Rulings on a shot, oldest first. */
 export async function listRulings(transaction: AcademyTransaction, shotId: string): Promise<Ruling[]> {
-  const rows = await transaction
+  return (await selectRulings(transaction, eq(ruling.shotId, shotId))).map(toRuling)
+}
+
+export async function findRuling(
+  transaction: AcademyTransaction,
+  rulingId: string,
+): Promise<FoundRuling | null> {
+  const [found] = await selectRulings(transaction, eq(ruling.rulingId, rulingId))
+  return found ?? null
+}
+
+async function selectRulings(transaction: AcademyTransaction, where: SQL): Promise<FoundRuling[]> {
+  return transaction
     .select({ ruling, reason: freeText.content })
     .from(ruling)
     .innerJoin(freeText, eq(freeText.textId, ruling.reasonTextId))
-    .where(eq(ruling.shotId, shotId))
+    .where(where)
     .orderBy(asc(ruling.ruledAt), asc(ruling.rulingId))
-  return rows.map((row) => toRuling(row.ruling, row.reason))
 }
 
-export function toRuling(row: typeof ruling.$inferSelect, reason: string): Ruling {
+export function toRuling({ ruling: row, reason }: FoundRuling): Ruling {
   const { rulingId, shotId, ruledBy, verdict, cause, move, ruledAt, receivedAt, rulesVersion } = row
   return {
     rulingId,
@@ -67,15 +105,6 @@ export function toRuling(row: typeof ruling.$inferSelect, reason: string): Rulin
     receivedAt: receivedAt.toISOString(),
     rulesVersion,
   }
-}
-
-export async function findRuling(transaction: AcademyTransaction, rulingId: string) {
-  const [row] = await transaction
-    .select({ ruling, reason: freeText.content })
-    .from(ruling)
-    .innerJoin(freeText, eq(freeText.textId, ruling.reasonTextId))
-    .where(eq(ruling.rulingId, rulingId))
-  return row ?? null
 }
 
 export async function insertRuling(
@@ -115,51 +144,34 @@ export async function insertPhoto(
   await transaction.insert(photo).values(row)
 }
 
-/** Slips of a shot with their corrections, oldest first. */
+/** Slips of a shot with their corrections, each side's oldest first. */
 export async function listSlips(transaction: AcademyTransaction, shotId: string): Promise<Slip[]> {
-  const rows = await transaction
-    .select({ slip, reason: freeText.content, isClaimed: IS_CLAIMED })
-    .from(slip)
-    .leftJoin(freeText, eq(freeText.textId, slip.reasonTextId))
-    .leftJoin(claim, eq(claim.recordId, slip.slipId))
-    .where(eq(slip.shotId, shotId))
-    .orderBy(asc(slip.side), asc(slip.revisionNo))
-  return rows.map((row) => toSlip(row.slip, row.reason, row.isClaimed))
-}
-
-/** Calls that one person made, oldest first. */
-export async function listCallsOf(transaction: AcademyTransaction, personId: string): Promise<Call[]> {
-  const rows = await transaction
-    .select()
-    .from(call)
-    .where(eq(call.personId, personId))
-    .orderBy(asc(call.receivedAt))
-  return rows.map((row) => toCall(row))
+  const order = [asc(slip.side), asc(slip.revisionNo)]
+  return (await selectSlips(transaction, eq(slip.shotId, shotId), order)).map(toSlip)
 }
 
 /** Slips that one person filled, oldest first. */
 export async function listSlipsOf(transaction: AcademyTransaction, personId: string): Promise<Slip[]> {
-  const rows = await transaction
-    .select({ slip, reason: freeText.content })
-    .from(slip)
-    .leftJoin(freeText, eq(freeText.textId, slip.reasonTextId))
-    .where(eq(slip.filledBy, personId))
-    .orderBy(asc(slip.receivedAt))
-  return rows.map((row) => toSlip(row.slip, row.reason))
+  return (await selectSlips(transaction, eq(slip.filledBy, personId), [asc(slip.receivedAt)])).map(toSlip)
 }
 
-export async function findCall(transaction: AcademyTransaction, callId: string): Promise<CallRow | null> {
-  const [row] = await transaction.select().from(call).where(eq(call.callId, callId))
-  return row ?? null
+export async function findSlip(transaction: AcademyTransaction, slipId: string): Promise<FoundSlip | null> {
+  const [found] = await selectSlips(transaction, eq(slip.slipId, slipId))
+  return found ?? null
 }
 
-export async function findSlip(transaction: AcademyTransaction, slipId: string) {
-  const [row] = await transaction
-    .select({ slip, reason: freeText.content })
+async function selectSlips(
+  transaction: AcademyTransaction,
+  where: SQL,
+  order: readonly SQL[] = [],
+): Promise<FoundSlip[]> {
+  return transaction
+    .select({ slip, reason: freeText.content, isClaimed: IS_CLAIMED })
     .from(slip)
     .leftJoin(freeText, eq(freeText.textId, slip.reasonTextId))
-    .where(eq(slip.slipId, slipId))
-  return row ?? null
+    .leftJoin(claim, eq(claim.recordId, slip.slipId))
+    .where(where)
+    .orderBy(...order)
 }
 
 /** Stores a call unless the person has made one at this stage; tells whether it did. */
@@ -181,7 +193,7 @@ export function newestOf(slips: readonly Slip[], side: SlipSide): Slip | null {
   return slips.findLast((each) => each.side === side) ?? null
 }
 
-export function toCall(row: CallRow, isClaimed = false): Call {
+export function toCall({ call: row, isClaimed }: FoundCall): Call {
   return {
     callId: row.callId,
     shotId: row.shotId,
@@ -198,8 +210,11 @@ export function toCall(row: CallRow, isClaimed = false): Call {
   }
 }
 
-export function toSlip(row: SlipRow, reason: string | null, isClaimed = false): Slip {
-  const { sour, sweet, bitter, body, dryness } = row
+function tasteOf({ skipped, sour, sweet, bitter, body, dryness }: SlipRow): Slip['taste'] {
+  return skipped ? null : { sour, sweet, bitter, body, dryness }
+}
+
+export function toSlip({ slip: row, reason, isClaimed }: FoundSlip): Slip {
   return {
     slipId: row.slipId,
     shotId: row.shotId,
@@ -208,7 +223,7 @@ export function toSlip(row: SlipRow, reason: string | null, isClaimed = false): 
     filledBy: row.filledBy,
     takenDownBy: row.takenDownBy,
     reason,
-    taste: row.skipped ? null : { sour, sweet, bitter, body, dryness },
+    taste: tasteOf(row),
     tastedAt: row.tastedAt.toISOString(),
     receivedAt: row.receivedAt.toISOString(),
     isClaimed,

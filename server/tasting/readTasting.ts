@@ -1,9 +1,9 @@
 import type { Tasting } from '@calm-apron/contract'
 import type { Errand } from '../http/serve.ts'
-import { isAwaitingCall } from '../shots/queries.ts'
+import { isWithheld } from '../shots/withheld.ts'
 import { isOpen, sidesOf } from './opening.ts'
 import { listCalls, listPhotos, listRulings, listSlips } from './queries.ts'
-import { isStaffPart, ownerOf } from './tastingAccess.ts'
+import { ownerOf } from './tastingAccess.ts'
 
 /**
  * Calls and slips of a shot. What another person said is withheld until both sides have tasted or been skipped, so that
@@ -29,12 +29,7 @@ export async function readTasting(errand: Errand, shotId: string): Promise<Tasti
     slips: slips.filter(({ filledBy }) => isNowOpen || filledBy === actor.personId),
     calls: calls.filter(({ personId }) => isNowOpen || personId === actor.personId),
     // A ruling gives the reading away: whoever is still asked for a call does not see it.
-    rulings:
-      isNowOpen && !(await isCallAskedOf(errand, shotId)) ? await listRulings(transaction, shotId) : [],
+    rulings: isNowOpen && !(await isWithheld(errand, shotId)) ? await listRulings(transaction, shotId) : [],
     photos: await listPhotos(transaction, shotId),
   }
-}
-
-async function isCallAskedOf({ actor, transaction }: Errand, shotId: string): Promise<boolean> {
-  return !isStaffPart(actor) && (await isAwaitingCall(transaction, shotId))
 }

@@ -2,7 +2,7 @@ import { ENDPOINTS } from '@calm-apron/contract'
 import { Router } from 'express'
 import type { House } from '../house.ts'
 import { serve } from '../http/serve.ts'
-import { setAside } from '../setAside/setAside.ts'
+import { told } from '../setAside/setAside.ts'
 import { addPhoto, overrule } from './besideReading.ts'
 import { makeCall } from './calls.ts'
 import { readTasting } from './readTasting.ts'
@@ -20,8 +20,7 @@ export function tastingRoutes(house: House): Router {
   })
   serve(house, router, ENDPOINTS.putSlip, async (work) => {
     const { shotId, slipId } = work.params
-    const kept = await fillSlip(work, shotId, slipId, work.body)
-    return kept === 'set-aside' ? { afterwards: setAside() } : { created: kept.created, answer: kept.record }
+    return told(await fillSlip(work, shotId, slipId, work.body))
   })
   serve(house, router, ENDPOINTS.putRuling, async (work) => {
     const { shotId, rulingId } = work.params

@@ -1,17 +1,18 @@
-import type { Slip, SlipInput } from '@calm-apron/contract'
+import { type Slip, type SlipInput, teaches } from '@calm-apron/contract'
 import { keepText, leaveTrace } from '../audit/trace.ts'
 import { noteClaim } from '../claims/noteClaim.ts'
 import { type Said, whoSaysNow } from '../claims/whoSays.ts'
 import { deviceInstant } from '../http/clock.ts'
-import { type Kept, once } from '../http/once.ts'
+import { once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
-import { roleOf } from '../people/queries.ts'
+import { isTeaching } from '../people/queries.ts'
 import { Refusal, refuseField } from '../refusal.ts'
+import { type Recorded, orSetAside } from '../setAside/setAside.ts'
 import { setRecordAside } from '../setAside/setRecordAside.ts'
-import { isTastingOpen, standingOfNew } from './opening.ts'
-import { findSlip, insertSlip, listSlips, newestOf, toSlip } from './queries.ts'
+import { isClosedTo, standingOfNew } from './opening.ts'
+import { type FoundSlip, findSlip, insertSlip, listSlips, newestOf, toSlip } from './queries.ts'
 import { readTasting } from './readTasting.ts'
-import { isStaffPart, ownerOf } from './tastingAccess.ts'
+import { ownerOf } from './tastingAccess.ts'
 
 /**
  * Fills, corrects or skips one side's slip. The trainee's side is filled by whoever pulled, the trainer's by another;
@@ -24,36 +25,32 @@ export async function fillSlip(
   shotId: string,
   slipId: string,
   input: SlipInput,
-): Promise<Kept<Slip> | 'set-aside'> {
-  const { personId, purpose } = await ownerOf(errand, 'fill-slip', shotId)
+): Promise<Recorded<Slip>> {
+  const owner = await ownerOf(errand, 'fill-slip', shotId)
+  const { personId } = owner
   const { transaction } = errand
   const { filledBy } = input
   const saying = await whoSaysNow(errand, 'filledBy', filledBy, personId)
   await refuseOtherSide(errand, input, personId)
-  const kept = await once<FoundSlip, Slip | 'set-aside'>(errand, {
-    id: slipId,
-    find: () => findSlip(transaction, slipId),
-    digestOf: ({ slip }) => slip.bodyDigest,
-    isOfSame: ({ slip }) => slip.shotId === shotId && slip.filledBy === filledBy,
-    body: input,
-    tell: ({ slip, reason }) => toSlip(slip, reason),
-    make: async (digest) => {
-      if (
-        purpose === 'assessment' &&
-        !isStaffPart(errand.actor) &&
-        (await isTastingOpen(transaction, shotId))
-      ) {
-        await setRecordAside(errand, slipId, { kind: 'slip', shotId, slipId, body: input }, filledBy)
-        return 'set-aside'
-      }
-      return keepSlip(errand, { shotId, slipId, pulledBy: personId, saying, digest }, input)
-    },
-    taken: 'Another slip was filled under this id; it stays as it is.',
-  })
-  return kept.record === 'set-aside' ? kept.record : { created: kept.created, record: kept.record }
+  return orSetAside(
+    await once<FoundSlip, Slip | 'set-aside'>(errand, {
+      id: slipId,
+      find: () => findSlip(transaction, slipId),
+      digestOf: ({ slip }) => slip.bodyDigest,
+      isOfSame: ({ slip }) => slip.shotId === shotId && slip.filledBy === filledBy,
+      body: input,
+      tell: toSlip,
+      make: async (digest) => {
+        if (await isClosedTo(errand, owner)) {
+          await setRecordAside(errand, slipId, { kind: 'slip', shotId, slipId, body: input }, filledBy)
+          return 'set-aside'
+        }
+        return keepSlip(errand, { shotId, slipId, pulledBy: personId, saying, digest }, input)
+      },
+      taken: 'Another slip was filled under this id; it stays as it is.',
+    }),
+  )
 }
-
-type FoundSlip = NonNullable<Awaited<ReturnType<typeof findSlip>>>
 
 export interface NewSlip {
   shotId: string
@@ -120,7 +117,7 @@ export async function keepSlip(
     },
     now,
   )
-  return toSlip(row, reason, saying.isClaimed)
+  return toSlip({ slip: row, reason, isClaimed: saying.isClaimed })
 }
 
 const NO_TASTE = { sour: null, sweet: null, bitter: null, body: null, dryness: null }
@@ -131,16 +128,16 @@ async function visibleOrNull(errand: Errand, shotId: string, slip: Slip | null):
   return slips.find(({ slipId }) => slipId === slip?.slipId) ?? null
 }
 
-/** The trainee's side is filled by whoever pulled, the trainer's by another of those who teach; those skip either. */
+/**
+ * The trainee's side is filled by whoever pulled, the trainer's by another of those who teach; those skip either. In
+ * their name too that is done only where somebody who teaches is signed in; never on a handed tablet.
+ */
 async function refuseOtherSide(
   { actor, transaction }: Errand,
   { side, taste, filledBy }: SlipInput,
   pulledBy: string,
 ): Promise<void> {
-  // A handed tablet fills its holder's own side, and no other.
-  // In a trainer's name the trainer's side is filled, and either skipped, only where somebody who teaches is signed in.
-  const isStaff =
-    isStaffPart(actor) && (filledBy === actor.personId || (await roleOf(transaction, filledBy)) !== 'trainee')
+  const isStaff = teaches(actor.part) && (await isTeaching(transaction, filledBy))
   const isOwnSide = side === 'trainee' ? filledBy === pulledBy : isStaff && filledBy !== pulledBy
   if (taste === null ? isStaff : isOwnSide) return
   throw new Refusal('not-allowed', 'This side of the tasting is another person’s to fill.')

@@ -3,10 +3,6 @@ import { notThere, ownsShot, refuseUnlessOwn } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { findShotOwner } from '../shots/queries.ts'
 
-export function isStaffPart({ part }: Pick<Errand['actor'], 'part'>): boolean {
-  return part === 'head' || part === 'trainer'
-}
-
 /** Who pulled a shot that may be reached by this action. @throws {Refusal} `not-found` */
 export async function ownerOf({ actor, transaction }: Errand, action: Action, shotId: string) {
   const owner = await findShotOwner(transaction, shotId)

@@ -7,6 +7,7 @@ import {
   type TodayCoffee,
   asKind,
   reachOf,
+  teaches,
 } from '@calm-apron/contract'
 import { gramsLeft } from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
@@ -40,7 +41,7 @@ export async function readToday({ actor, transaction, now }: Errand): Promise<To
   const isForAll = reachOf(actor.part, 'see-academy') === 'all'
   const peers = isForAll ? new Set<string>() : await seatedWith(transaction, actor.personId)
   const isTold = ({ personId, role }: Today['people'][number]) =>
-    isForAll || role !== 'trainee' || personId === actor.personId || peers.has(personId)
+    isForAll || teaches(role) || personId === actor.personId || peers.has(personId)
   const things = await allPrepared(transaction, SHOWN)
   const earlier = await recipesReplacedSince(transaction, new Date(now.getTime() - EARLIER_DAYS * MS_PER_DAY))
   return {

@@ -42,9 +42,12 @@ const slips = computed(() => {
     trainer: trainer?.taste?.[axis] ?? '–',
   }))
 })
-/** What of a slip tells how far it leans on nobody. */
-const doubts = computed(() =>
-  ([newest('trainee'), newest('trainer')] as const).flatMap((slip) => {
+/** What tells how far a call or a slip is theirs, and leans on nobody. */
+const doubts = computed(() => [
+  ...props.tasting.calls
+    .filter(({ isClaimed }) => isClaimed)
+    .map(({ personId }) => t('call.claimed', { person: academy.personName(personId) })),
+  ...[newest('trainee'), newest('trainer')].flatMap((slip) => {
     if (slip === null) return []
     const person = academy.personName(slip.filledBy)
     const holder = slip.takenDownBy === null ? '' : academy.personName(slip.takenDownBy)
@@ -54,7 +57,7 @@ const doubts = computed(() =>
       ...(slip.takenDownBy === null || slip.isClaimed ? [] : [t('slip.takenDown', { person, holder })]),
     ]
   }),
-)
+])
 const hasSlips = computed(() => props.tasting.slips.some(({ taste }) => taste !== null))
 </script>
 

@@ -6,6 +6,7 @@ import {
   type Part,
   type SessionState,
   mayDo,
+  teaches,
 } from '@calm-apron/contract'
 import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
@@ -44,7 +45,7 @@ export const useDoor = defineStore('door', () => {
     return session.value.handedOver === null ? session.value.person.role : 'handed'
   })
 
-  const isStaff = computed(() => part.value === 'head' || part.value === 'trainer')
+  const isStaff = computed(() => teaches(part.value))
 
   /** What the one table says, of one's own things or of anyone's; so that nothing is offered that is refused. */
   function may(action: Action, isOwn = false): boolean {

@@ -1,4 +1,4 @@
-import { type ShotInput, standsNow } from '@calm-apron/contract'
+import { type ShotInput, standsNow, teaches } from '@calm-apron/contract'
 import type { AsItStood } from '@calm-apron/core'
 import { useAcademy } from './academy.ts'
 
@@ -10,8 +10,7 @@ export function useStoodNow() {
 
   /** Whether somebody teaches; nobody whom the academy does not name. */
   function isTeaching(personId: string): boolean {
-    const role = academy.today?.people.find((each) => each.personId === personId)?.role
-    return role === 'trainer' || role === 'head'
+    return teaches(academy.today?.people.find((each) => each.personId === personId)?.role)
   }
 
   function stoodNow({ personId, bagId, machineId, groupNo, grinderId, pulledAt }: Named): AsItStood {

@@ -12,6 +12,7 @@ export const enTasting = {
     none: 'no call',
     score: 'Call',
     scoreOf: '{share} of the marks',
+    claimed: '{person} has not confirmed this call.',
     stage: { first: 'First call', final: 'Final call' } satisfies Record<
       (typeof CALL_STAGES)[number],
       string

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ENDPOINTS, type PreparedRecord, type WorkedSetting, asKind } from '@calm-apron/contract'
+import { ENDPOINTS, type PreparedRecord, type WorkedSetting, asKind, teaches } from '@calm-apron/contract'
 import { retentionG, settingShown } from '@calm-apron/core'
 import { computed, defineAsyncComponent, onMounted, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -40,7 +40,7 @@ const isLocked = computed(() => {
 const doseG = computed(() => academy.today?.recipes[0]?.targets.doseG ?? USUAL_DOSE_G)
 const choices = computed(() => ({
   personId: (academy.today?.people ?? [])
-    .filter(({ role, isActive }) => role !== 'trainee' && isActive)
+    .filter(({ role, isActive }) => teaches(role) && isActive)
     .map(({ personId, displayName }) => ({ value: personId, label: displayName })),
 }))
 

@@ -1,4 +1,4 @@
-import type { Prepared } from '@calm-apron/contract'
+import { type Prepared, teaches } from '@calm-apron/contract'
 import { type RoomState, coffeeAge, roomReadiness, dateInZone } from '@calm-apron/core'
 import { computed, reactive } from 'vue'
 import { useAcademy } from '../../store/academy.ts'
@@ -73,7 +73,7 @@ export function useRoom(barId: string) {
   const choices = computed(() => ({
     basketId: things.basket.map(({ preparedId, content }) => ({ value: preparedId, label: content.name })),
     personId: (academy.today?.people ?? [])
-      .filter(({ role, isActive }) => role !== 'trainee' && isActive)
+      .filter(({ role, isActive }) => teaches(role) && isActive)
       .map(({ personId, displayName }) => ({ value: personId, label: displayName })),
   }))
   const nameOf = (id: string) =>
