@@ -113,7 +113,7 @@ export type {
   PreparedRecord,
   PreparedRevision,
 } from './prepared/prepared.ts'
-export { ROAST_LEVELS } from './prepared/coffee.ts'
+export { ROAST_LEVELS, frozenOf } from './prepared/coffee.ts'
 export type { BagContent, CoffeeContent } from './prepared/coffee.ts'
 export { BENCH_STATES, SPOUTS, TOOL_KINDS, WALLS } from './prepared/bar.ts'
 export type {
@@ -181,8 +181,8 @@ export { id, instant, name, timeZone } from './primitives.ts'
 export { CLAIM_KINDS, claim, claimList } from './claims.ts'
 export type { Claim, ClaimKind } from './claims.ts'
 // What shots are pulled with
-export { standsNow } from './stood.ts'
-export type { PulledWith } from './stood.ts'
+export { basketInGroup, behindNamed, pulledWith, standsNow } from './stood.ts'
+export type { PulledWith, ThingThen } from './stood.ts'
 // Names
 export { skeletonOf } from './hiddenLetters.ts'
 export { CONTENT_VERSION, upcast } from './prepared/upcast.ts'

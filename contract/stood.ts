@@ -1,5 +1,7 @@
 import { type AsItStood, dateInZone } from '@calm-apron/core'
-import type { PreparedContent } from './prepared/prepared.ts'
+import { frozenOf } from './prepared/coffee.ts'
+import type { PreparedContent, PreparedKind } from './prepared/prepared.ts'
+import type { ShotInput } from './shot.ts'
 
 /** What a shot was pulled with; null for what nobody named, or is not there. */
 export interface PulledWith {
@@ -12,6 +14,52 @@ export interface PulledWith {
   /** The basket in the group. */
   basket: Pick<PreparedContent<'basket'>, 'nominalG'> | null
   grinder: Pick<PreparedContent<'grinder'>, 'settingStep' | 'finerIs'> | null
+}
+
+/** A thing as it stood at some time. */
+export interface ThingThen {
+  kind: PreparedKind
+  parentId: string | null
+  content: PreparedContent
+}
+
+type Named = Pick<ShotInput, 'bagId' | 'machineId' | 'groupNo' | 'grinderId'>
+type Things = ReadonlyMap<string, ThingThen>
+
+/** What a shot was pulled with, among things by their ids. */
+export function pulledWith(named: Named, things: Things): PulledWith {
+  const { bagId, machineId, grinderId } = named
+  const thing = (preparedId: string | null) => things.get(preparedId ?? '')
+  const { coffeeId, basketId } = behindNamed(named, things)
+  return {
+    bag: contentAs('bag', thing(bagId)),
+    coffee: contentAs('coffee', thing(coffeeId)),
+    machine: contentAs('machine', thing(machineId)),
+    basket: contentAs('basket', thing(basketId)),
+    grinder: contentAs('grinder', thing(grinderId)),
+  }
+}
+
+/** What the things that a shot names lead on to: the coffee in its bag, the basket in its group. */
+export function behindNamed(
+  { bagId, machineId, groupNo }: Named,
+  things: Things,
+): { coffeeId: string | null; basketId: string | null } {
+  const machine = contentAs('machine', things.get(machineId ?? ''))
+  return { coffeeId: things.get(bagId ?? '')?.parentId ?? null, basketId: basketInGroup(machine, groupNo) }
+}
+
+/** The basket in a group of a machine; null where either is not known. */
+export function basketInGroup(
+  machine: Pick<PreparedContent<'machine'>, 'groups'> | null,
+  groupNo: number | null,
+): string | null {
+  return (groupNo === null ? null : machine?.groups[groupNo]?.basketId) ?? null
+}
+
+function contentAs<K extends PreparedKind>(kind: K, thing: ThingThen | undefined): PreparedContent<K> | null {
+  // Told apart by its kind just now; the generic can't carry that.
+  return thing?.kind === kind ? (thing.content as PreparedContent<K>) : null
 }
 
 /**
@@ -30,7 +78,7 @@ export function standsNow(
         ? null
         : {
             roastedOn: bag.roastedOn,
-            frozen: bag.frozenOn === null ? null : { frozenOn: bag.frozenOn, thawedOn: bag.thawedOn },
+            frozen: frozenOf(bag),
             freshness: coffee.freshness,
             isRoastDark: coffee.roastLevel === null ? null : coffee.roastLevel === 'dark',
           },

@@ -1,4 +1,4 @@
-import { KEPT_IN } from '@calm-apron/core'
+import { type Frozen, KEPT_IN } from '@calm-apron/core'
 import { z } from 'zod'
 import { BOUNDS } from '../bounds.ts'
 import { calendarDate, instant, line, name, refuse, within } from '../primitives.ts'
@@ -67,3 +67,8 @@ export const bagContent = z
       refuse(context, ['frozenOn'], 'missing', 'When was it put in the freezer?')
   })
 export type BagContent = z.infer<typeof bagContent>
+
+/** When a bag was out of the warm, as core takes it; null where it never was. */
+export function frozenOf({ frozenOn, thawedOn }: Pick<BagContent, 'frozenOn' | 'thawedOn'>): Frozen | null {
+  return frozenOn === null ? null : { frozenOn, thawedOn }
+}

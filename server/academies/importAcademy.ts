@@ -1,4 +1,4 @@
-import { type AcademyFile, type PreparedContent, type PreparedInput, standsNow, teaches } from '@calm-apron/contract'
+import { type AcademyFile, type PreparedInput, pulledWith, standsNow, teaches } from '@calm-apron/contract'
 import type { PgTable } from 'drizzle-orm/pg-core'
 import { inAcademy } from '../database/inAcademy.ts'
 import type { AcademyTransaction, Database } from '../database/pool.ts'
@@ -7,6 +7,8 @@ import { bodyDigest } from '../http/bodyDigest.ts'
 import { insertThings } from '../prepare/queries.ts'
 import { refuseUnknownZone } from './timeZone.ts'
 import { toColumns } from '../shots/factsRow.ts'
+
+type FileShot = AcademyFile['shots'][number]
 
 /** Stores a whole academy in one transaction, as the made-up one if so said; tells false, and changes nothing, when it is there already. */
 export async function importAcademy(
@@ -41,7 +43,10 @@ export async function importAcademy(
         changedAt: receivedAt,
       })),
     )
-    await insert(shot, own(file.shots.map((each) => shotRow(each, file))))
+    const teaching = new Set(file.people.filter(({ role }) => teaches(role)).map(({ personId }) => personId))
+    const things = new Map(file.prepared.map(({ preparedId, thing }) => [preparedId, thing]))
+    const { timeZone } = file.academy
+    await insert(shot, own(file.shots.map((each) => shotRow(each, { timeZone, things, teaching }))))
     await insert(
       shotRevision,
       own(
@@ -51,7 +56,7 @@ export async function importAcademy(
           revisionNo: 1,
           bodyDigest: bodyDigest(input),
           judgedBy: input.judgedBy,
-          isJudgeTeaching: isTeaching(file, input.judgedBy),
+          isJudgeTeaching: teaching.has(input.judgedBy),
           recordedAt: new Date(input.pulledAt),
           receivedAt,
           ...toColumns(input.facts),
@@ -62,35 +67,20 @@ export async function importAcademy(
   })
 }
 
-/** What a shot was pulled with stands in the same file, in one revision each. */
-function shotRow(shotIn: AcademyFile['shots'][number], file: AcademyFile) {
-  const { facts: _facts, judgedBy: _judgedBy, note: _note, series: _series, pulledAt, ...rest } = shotIn
-  const things = new Map(file.prepared.map(({ preparedId, thing }) => [preparedId, thing]))
-  const contentOf = <K extends PreparedInput['kind']>(kind: K, preparedId: string | null | undefined) => {
-    const thing = things.get(preparedId ?? '')
-    // Told apart by its kind just now; the generic can't carry that.
-    return thing?.kind === kind ? (thing.content as PreparedContent<K>) : null
-  }
-  const machine = contentOf('machine', rest.machineId)
-  const stood = standsNow(
-    {
-      bag: contentOf('bag', rest.bagId),
-      coffee: contentOf('coffee', things.get(rest.bagId ?? '')?.parentId),
-      machine,
-      basket: contentOf('basket', rest.groupNo === null ? null : machine?.groups[rest.groupNo]?.basketId),
-      grinder: contentOf('grinder', rest.grinderId),
-    },
-    {
-      pulledAt,
-      timeZone: file.academy.timeZone,
-      isPullerTeaching: isTeaching(file, rest.personId),
-    },
-  )
-  return { ...rest, pulledAt: new Date(pulledAt), stood }
+interface InFile {
+  timeZone: string
+  things: ReadonlyMap<string, PreparedInput>
+  teaching: ReadonlySet<string>
 }
 
-function isTeaching({ people }: AcademyFile, personId: string): boolean {
-  return teaches(people.find((each) => each.personId === personId)?.role)
+/** What a shot was pulled with stands in the same file, in one revision each. */
+function shotRow(
+  { facts: _facts, judgedBy: _judgedBy, note: _note, series: _series, pulledAt, ...rest }: FileShot,
+  { timeZone, things, teaching }: InFile,
+) {
+  const isPullerTeaching = teaching.has(rest.personId)
+  const stood = standsNow(pulledWith(rest, things), { pulledAt, timeZone, isPullerTeaching })
+  return { ...rest, pulledAt: new Date(pulledAt), stood }
 }
 
 /** Inserts rows into a table of the transaction; none is fine. */

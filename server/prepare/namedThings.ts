@@ -2,6 +2,7 @@ import type { FieldError, PreparedKind } from '@calm-apron/contract'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { Refusal } from '../refusal.ts'
 import { kindOfRevision, kindsOf } from './queries.ts'
+import { type Reference, brokenReferences, unknownId } from './references.ts'
 
 /** A field that names a prepared thing; null where it names none. */
 export type Named = [path: string, kind: PreparedKind, preparedId: string | null]
@@ -11,13 +12,21 @@ export async function wrongNames(
   transaction: AcademyTransaction,
   named: readonly Named[],
 ): Promise<FieldError[]> {
+  return wrongReferences(
+    transaction,
+    named.flatMap(([path, kind, preparedId]) => (preparedId === null ? [] : [{ path, kind, preparedId }])),
+  )
+}
+
+export async function wrongReferences(
+  transaction: AcademyTransaction,
+  references: readonly Reference[],
+): Promise<FieldError[]> {
   const kinds = await kindsOf(
     transaction,
-    named.flatMap(([, , preparedId]) => preparedId ?? []),
+    references.map(({ preparedId }) => preparedId),
   )
-  return named
-    .filter(([, kind, preparedId]) => preparedId !== null && kinds.get(preparedId) !== kind)
-    .map(([path]) => unknownId(path))
+  return brokenReferences(references, kinds)
 }
 
 /** The same of a revision of a recipe. */
@@ -32,8 +41,4 @@ export async function wrongRecipe(
 /** @throws {Refusal} `invalid-input` naming each field that leads elsewhere */
 export function refuseWrong(errors: readonly FieldError[]): void {
   if (errors.length > 0) throw new Refusal('invalid-input', 'What it names is not there.', errors)
-}
-
-export function unknownId(path: string): FieldError {
-  return { path, reason: 'unknown-id', message: 'There is nothing by this id.' }
 }

@@ -18,13 +18,13 @@ import {
   findPrepared,
   findRevision,
   insertThings,
-  kindsOf,
   listPrepared,
   listRevisions,
   reviseThing,
   setArchived,
 } from './queries.ts'
-import { brokenReferences, referencesOf } from './references.ts'
+import { refuseWrong, wrongReferences } from './namedThings.ts'
+import { referencesOf } from './references.ts'
 
 /** One page of one kind, by name. */
 export async function seePrepared(
@@ -180,12 +180,7 @@ function refuseIfLocked(errand: Errand, record: PreparedRecord): void {
 }
 
 async function refuseBrokenIds({ transaction }: Errand, thing: PreparedInput): Promise<void> {
-  const references = referencesOf(thing)
-  const kinds = await kindsOf(
-    transaction,
-    references.map(({ preparedId }) => preparedId),
-  )
-  const errors = brokenReferences(references, kinds)
+  const errors = await wrongReferences(transaction, referencesOf(thing))
   if (thing.kind === 'grinder' && thing.content.lock !== null) {
     const { personId } = thing.content.lock
     if ((await findPerson(transaction, personId, new Date(0))) === null)
@@ -195,7 +190,7 @@ async function refuseBrokenIds({ transaction }: Errand, thing: PreparedInput): P
         message: 'There is nobody by this id.',
       })
   }
-  if (errors.length > 0) throw new Refusal('invalid-input', 'What it names is not there.', errors)
+  refuseWrong(errors)
 }
 
 const TAKEN = 'Something else was prepared under this id before; it stays as it is.'

@@ -1,10 +1,12 @@
 import {
   CONTENT_VERSION,
+  PREPARED_CONTENT,
   type PreparedInput,
   type PreparedKind,
   type PreparedQuery,
   type PreparedRecord,
   type PreparedRevision,
+  type ThingThen,
   upcast,
 } from '@calm-apron/contract'
 import { type SQL, and, asc, desc, eq, inArray, isNotNull, isNull, like, sql } from 'drizzle-orm'
@@ -166,13 +168,6 @@ export async function kindOfRevision(
   return row?.kind ?? null
 }
 
-/** A thing as it stood at some time. */
-export interface ThingThen {
-  kind: PreparedKind
-  parentId: string | null
-  content: Record<string, unknown>
-}
-
 /** Things as they stood at an instant; what was first prepared after it as it was prepared then. */
 export async function thingsAt(
   transaction: AcademyTransaction,
@@ -197,7 +192,7 @@ export async function thingsAt(
   return new Map(
     rows.map(({ kind, parentId, revision }) => [
       revision.preparedId,
-      { kind, parentId, content: upcast(kind, revision.content, revision.contentVersion) },
+      { kind, parentId, content: PREPARED_CONTENT[kind].parse(toRevision(kind, revision).content) },
     ]),
   )
 }

@@ -35,5 +35,9 @@ export function brokenReferences(
 ): FieldError[] {
   return references
     .filter(({ preparedId, kind }) => kinds.get(preparedId) !== kind)
-    .map(({ path }) => ({ path, reason: 'unknown-id', message: 'There is nothing by this id.' }))
+    .map(({ path }) => unknownId(path))
+}
+
+export function unknownId(path: string): FieldError {
+  return { path, reason: 'unknown-id', message: 'There is nothing by this id.' }
 }

@@ -1,8 +1,9 @@
-import type { Action } from '@calm-apron/contract'
+import type { Action, AuditKind } from '@calm-apron/contract'
 import type { TrainingHappening } from '@calm-apron/core'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { rolesOf } from '../people/queries.ts'
-import { refuseWrong, unknownId, wrongNames, wrongRecipe } from '../prepare/namedThings.ts'
+import { type Named, refuseWrong, wrongNames, wrongRecipe } from '../prepare/namedThings.ts'
+import { unknownId } from '../prepare/references.ts'
 
 /** What may be noted by whom: a setting is locked by whoever may dial in, all else by those who lead. */
 export const ACTION_OF = {
@@ -17,12 +18,12 @@ export const ACTION_OF = {
 } as const satisfies Record<TrainingHappening['kind'], Action>
 
 /** What leaves a trace: beginnings, ends and who is where; breaks and locks tell of themselves. */
-export const TRACE_OF = {
+export const TRACE_OF: Readonly<Partial<Record<TrainingHappening['kind'], AuditKind>>> = {
   started: 'training-started',
   changed: 'training-changed',
   ended: 'training-ended',
   reopened: 'training-reopened',
-} as const satisfies Partial<Record<TrainingHappening['kind'], string>>
+}
 
 /**
  * Sees to it that what an event names is there and of the right kind; what is another academy’s is as little there as
@@ -52,10 +53,7 @@ async function refuseSetup(
       [at('grinderId'), 'grinder', setup.grinderId],
       [at('bagId'), 'bag', setup.bagId],
       [at('routineId'), 'routine', setup.routineId],
-      ...setup.seats.map(
-        ({ machineId }, no) =>
-          [at(`seats.${no}.machineId`), 'machine', machineId] as [string, 'machine', string],
-      ),
+      ...setup.seats.map(({ machineId }, no): Named => [at(`seats.${no}.machineId`), 'machine', machineId]),
     ])),
     ...(await wrongRecipe(transaction, at('recipeRevisionId'), setup.recipeRevisionId)),
     ...setup.seats.flatMap(({ personId }, no) =>

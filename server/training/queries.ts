@@ -23,7 +23,7 @@ export async function trainingsSince(transaction: AcademyTransaction, since: Dat
     .select({ trainingId: trainingEvent.trainingId })
     .from(trainingEvent)
     .where(and(eq(trainingEvent.kind, 'started'), gt(trainingEvent.at, since)))
-  return inOrderOfStart(transaction, started)
+  return inOrderOfStart(transaction, inArray(trainingEvent.trainingId, started))
 }
 
 /** One page of trainings by when they were started, newest first, and where the next one begins. */
@@ -45,10 +45,8 @@ export async function trainingPage(
     .limit(limit + 1)
   const page = started.slice(0, limit)
   const last = page.at(-1)
-  const trainings = await inOrderOfStart(
-    transaction,
-    page.map(({ trainingId }) => trainingId),
-  )
+  const ids = page.map(({ trainingId }) => trainingId)
+  const trainings = await inOrderOfStart(transaction, inArray(trainingEvent.trainingId, ids))
   const end = started.length > limit && last ? { at: last.at.toISOString(), id: last.id } : null
   return { trainings: trainings.reverse(), end }
 }
@@ -81,14 +79,11 @@ export async function seatedWith(transaction: AcademyTransaction, personId: stri
 }
 
 /** Trainings with all that happened in each, by their first event. */
-async function inOrderOfStart(
-  transaction: AcademyTransaction,
-  trainingIds: Parameters<typeof inArray>[1],
-): Promise<Training[]> {
+async function inOrderOfStart(transaction: AcademyTransaction, where: SQL): Promise<Training[]> {
   const rows = await transaction
     .select()
     .from(trainingEvent)
-    .where(inArray(trainingEvent.trainingId, trainingIds as string[]))
+    .where(where)
     .orderBy(asc(trainingEvent.at), asc(trainingEvent.eventId))
   const trainings = new Map<string, Training>()
   for (const row of rows) {

@@ -176,8 +176,8 @@ async function traceEvent(
   actorId: string,
   happening: TrainingHappening,
 ): Promise<void> {
-  if (!(happening.kind in TRACE_OF)) return
-  const kind = TRACE_OF[happening.kind as keyof typeof TRACE_OF]
+  const kind = TRACE_OF[happening.kind]
+  if (kind === undefined) return
   const { academyId, personId: sentBy } = actor
   const after = sentBy === actorId ? happening : { ...happening, sentBy }
   await leaveTrace(

@@ -1,4 +1,4 @@
-import { type ShotInput, standsNow, teaches } from '@calm-apron/contract'
+import { type ShotInput, basketInGroup, standsNow, teaches } from '@calm-apron/contract'
 import type { AsItStood } from '@calm-apron/core'
 import { useAcademy } from './academy.ts'
 
@@ -16,7 +16,7 @@ export function useStoodNow() {
   function stoodNow({ personId, bagId, machineId, groupNo, grinderId, pulledAt }: Named): AsItStood {
     const coffee = academy.coffeeOfBag(bagId)
     const machine = academy.machine(machineId)
-    const basketId = groupNo === null ? null : machine?.groups[groupNo]?.basketId
+    const basketId = basketInGroup(machine, groupNo)
     const baskets = academy.today?.bars.flatMap((bar) => bar.baskets) ?? []
     return standsNow(
       {

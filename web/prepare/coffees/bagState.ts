@@ -1,6 +1,5 @@
-import type { BagContent, CoffeeContent } from '@calm-apron/contract'
+import { type BagContent, type CoffeeContent, frozenOf } from '@calm-apron/contract'
 import { type BagLife, type Freshness, type FreshnessWindow, bagLife, coffeeAge } from '@calm-apron/core'
-import { frozenOf } from '../../store/frozenOf.ts'
 
 /** A bag on one date: its age, where that stands, and the dates of its life. Null where nobody knows when it was roasted. */
 export interface BagOnDate {

@@ -1,8 +1,7 @@
-import { type CoffeeContent, type CoffeeUse, ENDPOINTS, type Prepared } from '@calm-apron/contract'
+import { type CoffeeContent, type CoffeeUse, ENDPOINTS, type Prepared, frozenOf } from '@calm-apron/contract'
 import { bagToOpen, gramsLeft, orderAdvice } from '@calm-apron/core'
 import { shallowRef } from 'vue'
 import { call } from '../../api/client.ts'
-import { frozenOf } from '../../store/frozenOf.ts'
 import { allOf } from '../preparedApi.ts'
 
 /** The bags of one coffee and what shots and purges left of them. */

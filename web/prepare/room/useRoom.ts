@@ -1,8 +1,7 @@
-import { type Prepared, teaches } from '@calm-apron/contract'
+import { type Prepared, frozenOf, teaches } from '@calm-apron/contract'
 import { type RoomState, coffeeAge, roomReadiness, dateInZone } from '@calm-apron/core'
 import { computed, reactive } from 'vue'
 import { useAcademy } from '../../store/academy.ts'
-import { frozenOf } from '../../store/frozenOf.ts'
 import { allOf } from '../preparedApi.ts'
 import type { RoomKind } from './newEquipment.ts'
 
