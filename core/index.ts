@@ -127,7 +127,7 @@ export { readShot } from './reading/readShot.ts'
 export { dateInZone } from './units/calendar.ts'
 export { grindBefore, isRunBefore, readRecorded } from './reading/recorded.ts'
 export type { AsItStood, GrindBefore, RecordedShot } from './reading/recorded.ts'
-export { FAULTS_SHOWN, SHOT_PURPOSES, isCounted, isTurn } from './shot/purpose.ts'
+export { FAULTS_SHOWN, SHOT_PURPOSES, isCounted, isOfDialIn, isOfTeachers, isTurn } from './shot/purpose.ts'
 export type { FaultShown, ShotPurpose } from './shot/purpose.ts'
 export {
   CHANGES,

@@ -32,6 +32,18 @@ export function isTurn(purpose: ShotPurpose): boolean {
   return TURNS.has(purpose)
 }
 
+const OF_TEACHERS: ReadonlySet<ShotPurpose> = new Set(['reference', 'demonstration', 'deliberate-fault'])
+/** Whether only those who teach pull for this. */
+export function isOfTeachers(purpose: ShotPurpose): boolean {
+  return OF_TEACHERS.has(purpose)
+}
+
+const OF_DIAL_IN: ReadonlySet<ShotPurpose> = new Set(['dial-in', 'experiment'])
+/** Whether it looks for a setting; earlier releases called all such shots experiments. */
+export function isOfDialIn(purpose: ShotPurpose): boolean {
+  return OF_DIAL_IN.has(purpose)
+}
+
 /** Faults that can be made on purpose at the bar. */
 export const FAULTS_SHOWN = [
   'grind-too-coarse',

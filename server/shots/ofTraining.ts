@@ -1,14 +1,8 @@
 import { type ShotInput, teaches } from '@calm-apron/contract'
-import { hasSeat } from '@calm-apron/core'
+import { hasSeat, isOfDialIn, isOfTeachers } from '@calm-apron/core'
 import type { Errand } from '../http/serve.ts'
 import { refuseField } from '../refusal.ts'
 import { eventsOf } from '../training/queries.ts'
-
-type Purpose = ShotInput['purpose']
-/** For these a shot is pulled by those who teach. */
-const OF_STAFF: ReadonlySet<Purpose> = new Set(['reference', 'demonstration', 'deliberate-fault'])
-/** What a trainee pulls in an assessment beside its set. */
-const DIALLED: ReadonlySet<Purpose> = new Set(['dial-in', 'experiment'])
 
 function notTheirs() {
   return refuseField('purpose', 'not-theirs', 'What this shot is for is said by those who teach.')
@@ -27,14 +21,14 @@ export async function refuseWrongTraining(
   const events = trainingId === null ? [] : await eventsOf(transaction, trainingId)
   if (events.length > 0 && !hasSeat(events, personId))
     throw refuseField('trainingId', 'no-seat', 'They have no seat in this training.')
-  if (OF_STAFF.has(purpose)) throw notTheirs()
+  if (isOfTeachers(purpose)) throw notTheirs()
   const isSet = events.some(
     ({ happening }) => 'setup' in happening && happening.setup.purpose === 'assessment',
   )
-  // In a set nothing is called otherwise so that it would not count; of no set nothing is called one.
+  // Beside a set a trainee dials in; nothing in it is called otherwise so that it would not count, nor one of no set one.
   const isWrong =
     purpose === 'assessment'
       ? trainingId === null || (events.length > 0 && !isSet)
-      : isSet && !DIALLED.has(purpose)
+      : isSet && !isOfDialIn(purpose)
   if (isWrong) throw notTheirs()
 }

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { FAULTS_SHOWN, type FaultShown, type ShotPurpose } from '@calm-apron/core'
+import { FAULTS_SHOWN, type FaultShown, type ShotPurpose, isOfTeachers } from '@calm-apron/core'
 import { Checkbox } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import SelectField from '../forms/SelectField.vue'
 import { useDoor } from '../store/door.ts'
-import type { ShotDraft } from './shotDraft.ts'
+import { type ShotDraft, faultShownOf } from './shotDraft.ts'
 
 /** What a shot is for, where it is no turn like any other: only practice and assessment count towards skill. */
 const draft = defineModel<ShotDraft>({ required: true })
@@ -21,17 +21,16 @@ const OFFERED = [
   'demonstration',
   'deliberate-fault',
 ] as const satisfies readonly ShotPurpose[]
-const OF_STAFF: readonly ShotPurpose[] = ['demonstration', 'deliberate-fault']
 const purposes = computed(() =>
   [...new Set<ShotPurpose>([draft.value.purpose, ...OFFERED])]
-    .filter((value) => door.isStaff || !OF_STAFF.includes(value))
+    .filter((value) => door.isStaff || !isOfTeachers(value))
     .map((value) => ({ value, label: t(`purpose.${value}`) })),
 )
 const faults = computed(() => FAULTS_SHOWN.map((value) => ({ value, label: t(`purpose.fault.${value}`) })))
 /** An assessment is one whatever whoever pulls would rather call it. */
 const isSet = computed(() => draft.value.purpose === 'assessment')
 const fault = computed<FaultShown>({
-  get: () => draft.value.faultShown ?? FAULTS_SHOWN[0],
+  get: () => faultShownOf(draft.value),
   set: (chosen) => (draft.value.faultShown = chosen),
 })
 </script>

@@ -1,6 +1,7 @@
 import { SHOT_BY_ITSELF, type ShotInput } from '@calm-apron/contract'
 import type {
   Abandonment,
+  FaultShown,
   Puck,
   ShotFacts,
   ShotNotes,
@@ -10,7 +11,7 @@ import type {
   Tilt,
   UnitOf,
 } from '@calm-apron/core'
-import { noNotes, unknownFacts } from '@calm-apron/core'
+import { FAULTS_SHOWN, noNotes, unknownFacts } from '@calm-apron/core'
 
 export const BAR_STEPS = ['ready', 'dose', 'tamp', 'pull', 'cup', 'look', 'taste'] as const
 export type BarStep = (typeof BAR_STEPS)[number]
@@ -93,6 +94,11 @@ export interface ShotDraft extends ShotSetting {
   photos: DraftPhoto[]
   /** Monotonic ms at which the portafilter was locked in. */
   lockedInAtMs: number | null
+}
+
+/** Which fault a shot shows that is pulled to show one: the first of the list until another is chosen. */
+export function faultShownOf({ faultShown }: Pick<ShotDraft, 'faultShown'>): FaultShown {
+  return faultShown ?? FAULTS_SHOWN[0]
 }
 
 export type DraftSetting = ShotSetting &

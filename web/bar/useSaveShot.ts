@@ -1,9 +1,9 @@
-import { FAULTS_SHOWN } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { PartNotFetched, useAppFiles } from '../shell/appFiles.ts'
 import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
+import { faultShownOf } from './shotDraft.ts'
 import { type ShotRun, useShotRuns } from './shotRuns.ts'
 
 /** Records a shot that is under way: on this device at once, on the server as soon as it can be reached. */
@@ -43,7 +43,7 @@ export function useSaveShot({ draft, read, series, device, finish }: ShotRun) {
 
   async function record(): Promise<void> {
     const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, madeAt } = draft
-    const { machineId, groupNo, trainingId, purpose, grindOwner, isCallAsked, faultShown } = draft
+    const { machineId, groupNo, trainingId, purpose, grindOwner, isCallAsked } = draft
     const packed = series.packed()
     await outbox.addShot(shotId, {
       personId,
@@ -55,7 +55,7 @@ export function useSaveShot({ draft, read, series, device, finish }: ShotRun) {
       groupNo,
       trainingId,
       purpose,
-      faultShown: purpose === 'deliberate-fault' ? (faultShown ?? FAULTS_SHOWN[0]) : null,
+      faultShown: purpose === 'deliberate-fault' ? faultShownOf(draft) : null,
       // By a person's word, or by that of the stand-in whose numbers it holds.
       isSimulated: draft.isSimulated || (device.isStandIn.value && packed !== null),
       grindOwner,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mayDialIn, settingShown } from '@calm-apron/core'
+import { settingShown } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -22,12 +22,22 @@ const router = useRouter()
 const format = useFormat()
 const academy = useAcademy()
 const door = useDoor()
-const { state, setup, isLoaded, recipe, grinder, coffee, advice, fit, sessionListed, best, pull, lock } =
-  useDialIn(() => props.trainingId)
+const {
+  state,
+  setup,
+  isDialInOpen,
+  isLoaded,
+  recipe,
+  grinder,
+  coffee,
+  advice,
+  fit,
+  sessionListed,
+  best,
+  pull,
+  lock,
+} = useDialIn(() => props.trainingId)
 const prediction = ref('')
-const isTheirs = computed(
-  () => state.value !== null && door.may('dial-in', mayDialIn(state.value, door.personId)),
-)
 /** Some grinders are changed by one person alone. */
 const lockedFor = computed(() => {
   const held = grinder.value?.lock ?? null
@@ -56,7 +66,7 @@ async function lockAndGo(): Promise<void> {
 
 <template>
   <EmptyPlace
-    v-if="state && !isTheirs"
+    v-if="state && !isDialInOpen"
     :says="t('dialin.notOpen')"
     :action="t('bar.toTraining')"
     :to="{ name: 'training', params: { trainingId } }"

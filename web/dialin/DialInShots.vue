@@ -42,6 +42,7 @@ const rows = computed(() =>
         aside: readings.gate.passed ? '' : readings.gate.faults.map((each) => t(`mend.${each}`)).join(', '),
         given: facts.abandoned === null ? '' : t(`abandoned.${facts.abandoned}`),
         isBothMoved,
+        isSimulated: shot.isSimulated,
         at: format.timeOf(shot.pulledAt, academy.timeZone),
       }
     })
@@ -62,6 +63,7 @@ const rows = computed(() =>
         <span class="soft">{{ row.says }}</span>
         <span v-if="row.given">{{ row.given }}</span>
         <span v-if="row.aside" class="soft">{{ t('dialin.aside', { why: row.aside }) }}</span>
+        <span v-if="row.isSimulated" class="soft">{{ t('purpose.simulatedMark') }}</span>
         <span v-if="row.isBothMoved" class="soft">{{ t('dialin.bothMoved') }}</span>
       </li>
     </ul>

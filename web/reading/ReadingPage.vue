@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { readableFacts } from '@calm-apron/contract'
-import { isCounted } from '@calm-apron/core'
+import { isCounted, isOfDialIn } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -58,8 +58,6 @@ async function keepRuling(...ruling: Parameters<typeof tasting.overrule>): Promi
   isOverruling.value = false
 }
 
-/** Earlier releases called it an experiment. */
-const isOfDialIn = computed(() => shot.value?.purpose === 'dial-in' || shot.value?.purpose === 'experiment')
 /** One's own to correct is what one pulled and recorded oneself. */
 const mayCorrect = computed(() => {
   const recordedBy = shot.value?.revisions.at(-1)?.judgedBy
@@ -123,7 +121,7 @@ const mayCorrect = computed(() => {
           {{ t('reading.nextPerson', { person: next.name.value }) }}
         </Button>
         <RouterLink
-          v-if="isOfDialIn && shot.trainingId"
+          v-if="isOfDialIn(shot.purpose) && shot.trainingId"
           :to="{ name: 'dial-in', params: { trainingId: shot.trainingId } }"
           >{{ t('reading.toDialIn') }}</RouterLink
         >

@@ -1,5 +1,5 @@
 import type { TodayBag, TodayCoffee } from '@calm-apron/contract'
-import { filterDaysLeft, orderAdvice, shotsLeft, warmUpLeft, dateInZone } from '@calm-apron/core'
+import { dateInZone, filterDaysLeft, orderAdvice, shotsLeft, warmUpLeft } from '@calm-apron/core'
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'

@@ -4,8 +4,8 @@ import {
   RECHECK_REASONS,
   type RecheckReason,
   type TrainingState,
-  settingShown,
   dateInZone,
+  settingShown,
 } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'

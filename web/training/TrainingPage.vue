@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type LeftReady, canReopen, mayDialIn } from '@calm-apron/core'
+import { type LeftReady, canReopen } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -27,15 +27,11 @@ const door = useDoor()
 const drafts = useDrafts()
 const trainings = useTrainings()
 const format = useFormat()
-const { state, setup, recipe, grinder, coffee, listed, isCounted, pulled, groups, begin } = useTraining(
-  () => props.trainingId,
-)
+const { state, setup, recipe, grinder, coffee, isDialInOpen, listed, isCounted, pulled, groups, begin } =
+  useTraining(() => props.trainingId)
 const { stages, isLive } = useLive(() => props.trainingId)
 const isEnding = ref(false)
 const mayLead = computed(() => door.may('lead-training'))
-const mayTry = computed(
-  () => state.value !== null && (mayLead.value || mayDialIn(state.value, door.personId)),
-)
 const mayReopen = computed(() => mayLead.value && state.value !== null && canReopen(state.value, new Date()))
 
 onMounted(() => {
@@ -106,7 +102,7 @@ function goOn(shotId: string): void {
       {{ t('training.onBreak', { time: format.timeOf(state.onBreakSince, academy.timeZone) }) }}
     </p>
     <LockNote
-      v-if="mayTry && !state.ended"
+      v-if="isDialInOpen && !state.ended"
       :training-id="trainingId"
       :state="state"
       :recipe="recipe"

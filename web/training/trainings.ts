@@ -61,11 +61,11 @@ export const useTrainings = defineStore('trainings', () => {
   }
 
   function put(training: Training): void {
-    told.value = [training, ...told.value.filter((each) => each.trainingId !== training.trainingId)]
+    told.value = first(training, told.value)
   }
 
   function see(training: Training): void {
-    past.value = [training, ...past.value.filter((each) => each.trainingId !== training.trainingId)]
+    past.value = first(training, past.value)
   }
 
   /** What was told, with all that happened here since. */
@@ -147,4 +147,9 @@ export const useTrainings = defineStore('trainings', () => {
 function isPast({ events }: Training): boolean {
   const state = trainingState(events)
   return state !== null && isTrainingOver(state, new Date())
+}
+
+/** A list with this training first, and no older word of it. */
+function first(training: Training, list: readonly Training[]): Training[] {
+  return [training, ...list.filter((each) => each.trainingId !== training.trainingId)]
 }

@@ -1,8 +1,9 @@
 import type { ShotSummary, TodayMachine } from '@calm-apron/contract'
-import { type Seat, isTurn, nextSeat } from '@calm-apron/core'
+import { type Seat, isTurn, mayDialIn, nextSeat } from '@calm-apron/core'
 import { computed, ref, watch } from 'vue'
 import { groupKey } from '../devices/devices.ts'
 import { useAcademy } from '../store/academy.ts'
+import { useDoor } from '../store/door.ts'
 import { useDrafts } from '../store/drafts.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { type ListedShot, useShots } from '../store/shots.ts'
@@ -25,6 +26,7 @@ export interface TrainingGroup {
 /** A training as it is led: its state, its shots, its groups, and how the next shot begins. */
 export function useTraining(trainingId: () => string) {
   const academy = useAcademy()
+  const door = useDoor()
   const drafts = useDrafts()
   const outbox = useOutbox()
   const trainings = useTrainings()
@@ -40,6 +42,11 @@ export function useTraining(trainingId: () => string) {
   const recipe = computed(() => (setup.value === null ? null : academy.recipe(setup.value.recipeRevisionId)))
   const grinder = computed(() => academy.grinder(setup.value?.grinderId ?? null))
   const coffee = computed(() => academy.coffeeOfBag(setup.value?.bagId ?? null))
+
+  /** Whether whoever is here may look for a setting in it, and lock one. */
+  const isDialInOpen = computed(
+    () => state.value !== null && door.may('dial-in', mayDialIn(state.value, door.personId)),
+  )
 
   async function load(): Promise<void> {
     if (trainingId() === '') return
@@ -102,7 +109,8 @@ export function useTraining(trainingId: () => string) {
     })
   }
 
-  return { state, setup, recipe, grinder, coffee, listed, isCounted, pulled, groups, begin, load }
+  const used = { setup, recipe, grinder, coffee }
+  return { state, ...used, isDialInOpen, listed, isCounted, pulled, groups, begin, load }
 }
 
 /** A group's own name; where there are several machines, with its machine's. */

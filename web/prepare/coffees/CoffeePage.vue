@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type Prepared, type PreparedRecord, asKind, preparedInput } from '@calm-apron/contract'
-import { costPerShot, shotsLeft, dateInZone } from '@calm-apron/core'
+import { costPerShot, dateInZone, shotsLeft } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'

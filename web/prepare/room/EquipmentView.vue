@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PreparedRecord } from '@calm-apron/contract'
 import { PREPARED_CONTENT, asKind } from '@calm-apron/contract'
-import { filterDaysLeft, mineralsG, dateInZone } from '@calm-apron/core'
+import { dateInZone, filterDaysLeft, mineralsG } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../store/academy.ts'

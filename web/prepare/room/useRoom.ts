@@ -1,5 +1,5 @@
 import { type Prepared, frozenOf, teaches } from '@calm-apron/contract'
-import { type RoomState, coffeeAge, roomReadiness, dateInZone } from '@calm-apron/core'
+import { type RoomState, coffeeAge, dateInZone, roomReadiness } from '@calm-apron/core'
 import { computed, reactive } from 'vue'
 import { useAcademy } from '../../store/academy.ts'
 import { allOf } from '../preparedApi.ts'
