@@ -1,7 +1,8 @@
 import { ESLint } from 'eslint'
 import { CHECKOUT } from './machine/checkout.ts'
 import tseslint from 'typescript-eslint'
-import { WALLS } from './linting/walls.js'
+import { ROOMS as WALLED, WALLS } from './linting/walls.js'
+import { ROOMS } from './machine/rooms.ts'
 
 /** The project's own rule alone; it needs no types. */
 const RULE = 'import-x/no-restricted-paths'
@@ -27,6 +28,10 @@ test.each([
   ['demo/index.ts', "import '../web/App.vue'"],
 ])('in %s the line %s hits a wall', async (filePath, code) => {
   expect(await wallsHit(filePath, code)).toHaveLength(1)
+})
+
+test('every room has its walls', () => {
+  expect([...WALLED].sort()).toEqual([...ROOMS].sort())
 })
 
 test('what a room may use passes', async () => {

@@ -5,8 +5,8 @@ import { get as httpsGet } from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { json } from 'node:stream/consumers'
-import pg from 'pg'
 import type { DatabaseUrls } from './database/roles.ts'
+import { withClient } from './database/withClient.ts'
 import { addressOf } from './machine/address.ts'
 import { distFolder } from './machine/checkout.ts'
 import { PlainFailure } from './machine/plainFailure.ts'
@@ -43,14 +43,10 @@ export async function loadDemo(appUrl: string): Promise<void> {
 }
 
 async function hasDemo(appUrl: string): Promise<boolean> {
-  const client = new pg.Client({ connectionString: appUrl })
-  await client.connect()
-  try {
+  return withClient(appUrl, async (client) => {
     const { rows } = await client.query<{ id: string | null }>(`SELECT academy_behind('demo', '') AS id`)
     return rows[0]?.id != null
-  } finally {
-    await client.end()
-  }
+  })
 }
 
 function runBuilt(program: string, args: string[], env: NodeJS.ProcessEnv, otherwise: string): string {

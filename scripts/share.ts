@@ -2,19 +2,8 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { sourceFiles } from './building/sourceFiles.ts'
 import { CHECKOUT } from './machine/checkout.ts'
+import { ROOMS } from './machine/rooms.ts'
 
-const ROOMS = [
-  'core',
-  'contract',
-  'server',
-  'web',
-  'demo',
-  'devices',
-  'scripts',
-  'e2e',
-  'benchmarks',
-  'releases',
-]
 const CODE = /\.(ts|vue|mjs|css)$/
 const TEST = /(\.test\.ts$)|(\/testing\/)|(^e2e\/)/
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import pg from 'pg'
+import { withClient } from '../database/withClient.ts'
 import { distFolder } from '../machine/checkout.ts'
 import { dumpName } from './dumpName.ts'
 import { makeBackup } from './makeBackup.ts'
@@ -24,9 +24,7 @@ function migrationsKnown(): number {
 }
 
 async function migrationsDone(ownerUrl: string): Promise<number> {
-  const client = new pg.Client({ connectionString: ownerUrl })
-  await client.connect()
-  try {
+  return withClient(ownerUrl, async (client) => {
     const { rows } = await client.query<{ is_there: boolean }>(
       `select to_regclass('drizzle.__drizzle_migrations') is not null as is_there`,
     )
@@ -35,7 +33,5 @@ async function migrationsDone(ownerUrl: string): Promise<number> {
       'select count(*)::int as n from drizzle.__drizzle_migrations',
     )
     return counted.rows[0]?.n ?? 0
-  } finally {
-    await client.end()
-  }
+  })
 }

@@ -2,8 +2,8 @@ import { spawn } from 'node:child_process'
 import { chmodSync, existsSync, mkdirSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { text } from 'node:stream/consumers'
-import pg from 'pg'
 import { ensurePostgres } from '../database/postgresPrograms.ts'
+import { withClient } from '../database/withClient.ts'
 import { PlainFailure } from '../machine/plainFailure.ts'
 import { countRows, listErasures, readEverything } from './rows.ts'
 import { type Sidecar, sha256Of, writeSidecar } from './sidecar.ts'
@@ -18,9 +18,7 @@ const OWNER_ONLY = 0o600
 export async function makeBackup(ownerUrl: string, dumpFile: string): Promise<Sidecar> {
   if (existsSync(dumpFile)) throw new PlainFailure(`${dumpFile} is there already; name another file.`)
   mkdirSync(dirname(dumpFile), { recursive: true, mode: 0o700 })
-  const client = new pg.Client({ connectionString: ownerUrl })
-  await client.connect()
-  try {
+  return withClient(ownerUrl, async (client) => {
     await readEverything(client)
     // What is counted and what is dumped are one moment's.
     await client.query('begin isolation level repeatable read read only')
@@ -44,9 +42,7 @@ export async function makeBackup(ownerUrl: string, dumpFile: string): Promise<Si
     await restoreOnTrial(dumpFile, sidecar)
     writeSidecar(dumpFile, sidecar)
     return sidecar
-  } finally {
-    await client.end()
-  }
+  })
 }
 
 /** Not waited for by blocking: the snapshot's own connection must live on beside it. */

@@ -1,7 +1,7 @@
 import { join } from 'node:path'
-import pg from 'pg'
 import { ensurePostgres } from '../database/postgresPrograms.ts'
 import type { DatabaseUrls } from '../database/roles.ts'
+import { withClient } from '../database/withClient.ts'
 import { run } from '../machine/run.ts'
 import { migrate } from '../serving.ts'
 import { eraseAgain, listErasures, readEverything } from './rows.ts'
@@ -23,12 +23,12 @@ export async function restoreBackup(urls: DatabaseUrls, dumpFile: string): Promi
     'The backup could not be restored; everything stands as it stood.',
   )
   migrate(urls)
-  return { erasedAgain: await asOwner(urls.ownerUrl, (client) => eraseAgain(client, erasures)) }
+  return { erasedAgain: await withClient(urls.ownerUrl, (client) => eraseAgain(client, erasures)) }
 }
 
 /** Of a database that holds nothing yet, none. */
 async function erasuresNow(ownerUrl: string): Promise<Erasure[]> {
-  return asOwner(ownerUrl, async (client) => {
+  return withClient(ownerUrl, async (client) => {
     const { rows } = await client.query<{ is_there: boolean }>(
       `select exists (select from information_schema.columns where table_schema = 'public' and table_name = 'person' and column_name = 'erased_at') as is_there`,
     )
@@ -36,14 +36,4 @@ async function erasuresNow(ownerUrl: string): Promise<Erasure[]> {
     await readEverything(client)
     return listErasures(client)
   })
-}
-
-async function asOwner<T>(ownerUrl: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
-  const client = new pg.Client({ connectionString: ownerUrl })
-  await client.connect()
-  try {
-    return await work(client)
-  } finally {
-    await client.end()
-  }
 }

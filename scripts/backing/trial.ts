@@ -1,10 +1,10 @@
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import pg from 'pg'
 import { startCluster } from '../database/cluster.ts'
 import { ensurePostgres } from '../database/postgresPrograms.ts'
 import { asSuperuser } from '../database/roles.ts'
+import { withClient } from '../database/withClient.ts'
 import { PlainFailure } from '../machine/plainFailure.ts'
 import { run } from '../machine/run.ts'
 import { countRows, readEverything } from './rows.ts'
@@ -35,14 +35,10 @@ export async function restoreOnTrial(
       ['--exit-on-error', '--no-privileges', '-d', url, dumpFile],
       'The backup could not be restored on trial.',
     )
-    const client = new pg.Client({ connectionString: url })
-    await client.connect()
-    try {
+    await withClient(url, async (client) => {
       await readEverything(client)
       compare(rows, await countRows(client))
-    } finally {
-      await client.end()
-    }
+    })
   } finally {
     cluster.stop()
     rmSync(folder, { recursive: true, force: true })

@@ -1,8 +1,9 @@
 import { randomBytes } from 'node:crypto'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import pg from 'pg'
+import type pg from 'pg'
 import type { Cluster } from './cluster.ts'
+import { withClient } from './withClient.ts'
 
 /** The owner migrates; the app works as the lesser one. */
 export interface DatabaseUrls {
@@ -19,13 +20,7 @@ export async function asSuperuser<T>(
   database: string,
   work: (client: pg.Client) => Promise<T>,
 ): Promise<T> {
-  const client = new pg.Client({ connectionString: cluster.superuserUrl(database) })
-  await client.connect()
-  try {
-    return await work(client)
-  } finally {
-    await client.end()
-  }
+  return withClient(cluster.superuserUrl(database), work)
 }
 
 /** Makes the two roles and the database where they are missing, and returns how to reach it as each. */

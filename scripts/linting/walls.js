@@ -16,7 +16,7 @@ const MAY_IMPORT = {
   releases: ['contract', 'demo', 'scripts'],
   benchmarks: ['core', 'contract', 'demo', 'scripts'],
 }
-const ROOMS = Object.keys(MAY_IMPORT)
+export const ROOMS = Object.keys(MAY_IMPORT)
 
 /**
  * @param {string} room

@@ -1,5 +1,6 @@
 import { join } from 'node:path'
 import { CHECKOUT } from '../machine/checkout.ts'
+import { ROOMS } from '../machine/rooms.ts'
 import { runShown } from '../machine/run.ts'
 import { chromiumPath } from './chromium.ts'
 import { type Count, jestCount, playwrightCount, sum } from './count.ts'
@@ -13,18 +14,6 @@ const bin = (path: string) => join(CHECKOUT, 'node_modules', path)
 const node = (args: string[], env: NodeJS.ProcessEnv = {}) =>
   runShown(process.execPath, args, { cwd: CHECKOUT, env })
 
-const ROOMS = [
-  'core',
-  'contract',
-  'server',
-  'web',
-  'demo',
-  'devices',
-  'scripts',
-  'e2e',
-  'benchmarks',
-  'releases',
-]
 const CONFIGS = ['eslint.config.js', 'jest.config.js', 'tsconfig.json', 'tsconfig.lint.json']
 
 /** One check that either holds or doesn't, of files alone. */
@@ -70,8 +59,7 @@ async function jest(project: 'unit' | 'api', results: string, only: readonly str
   return jestCount(file, code)
 }
 
-async function browser(results: string): Promise<Count> {
-  const only = process.env['ONLY'] ? [process.env['ONLY']] : []
+async function browser(results: string, only: readonly string[] = []): Promise<Count> {
   chromiumPath()
   const file = join(results, 'browser.json')
   const code = await node(
@@ -87,11 +75,22 @@ export const PARTS: Readonly<Record<string, Part>> = {
   lint,
   unit: (results) => jest('unit', results),
   api: (results) => withTestCluster(() => jest('api', results)),
-  browser: (results) => withTestCluster(() => browser(results)),
+  browser: (results) =>
+    withTestCluster(() => browser(results, process.env['ONLY'] ? [process.env['ONLY']] : [])),
 }
 
-/** Hostile requests by the thousand, alone. */
-export const fuzz: Part = (results) => withTestCluster(() => jest('api', results, ['fuzz']))
+/** So many hostile requests, alone. */
+export const fuzz = (requests: number): Part => {
+  process.env['FUZZ_REQUESTS'] = String(requests)
+  return (results) => withTestCluster(() => jest('api', results, ['fuzz']))
+}
+
+/** So many shots through a server and a database that are killed by turns, on disks that keep what they say they keep. */
+export const killed = (shots: number): Part => {
+  process.env['KILL_SHOTS'] = String(shots)
+  process.env['CALM_APRON_DURABLE'] = 'yes'
+  return (results) => withTestCluster(() => browser(results, ['survivesKill']))
+}
 
 /** In the order in which they fail fastest. Those of one wave run at once: most keep only one core busy. */
 export const WAVES = [['format', 'types', 'lint', 'unit'], ['api'], ['browser']] as const

@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto'
-import pg from 'pg'
+import type pg from 'pg'
+import { withClient } from '../database/withClient.ts'
 import { dumpInto, restoreFrom } from './keptRelease.ts'
 import { type Line, openLine } from './line.ts'
 import { copyAcademy, forgetAccounts } from './storyAcademy.ts'
@@ -41,10 +42,7 @@ export async function createTestDatabase(
     `create database ${name} template ${TEMPLATES[template]} owner ${new URL(ownerUrl).username}`,
   )
   const asOwner = async (statements: string) => {
-    const owner = new pg.Client({ connectionString: ownerUrl })
-    await owner.connect()
-    await owner.query(statements)
-    await owner.end()
+    await withClient(ownerUrl, (owner) => owner.query(statements))
   }
   const line = hasLine ? await lineTo(urlOf('app', name)) : null
   return {
@@ -98,12 +96,6 @@ async function onCluster(statement: string): Promise<void> {
   await asSuperuser('postgres', (client) => client.query(statement))
 }
 
-async function asSuperuser<T>(database: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
-  const client = new pg.Client({ connectionString: urlOf('superuser', database) })
-  await client.connect()
-  try {
-    return await work(client)
-  } finally {
-    await client.end()
-  }
+function asSuperuser<T>(database: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
+  return withClient(urlOf('superuser', database), work)
 }
