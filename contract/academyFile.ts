@@ -17,37 +17,23 @@ export const academyFile = z
     shots: z.array(z.strictObject({ shotId: id, ...shotInput.shape })),
   })
   .superRefine(({ people, prepared, shots }, context) => {
-    refuseTwice(
-      context,
-      'people',
-      'personId',
-      people.map(({ personId }) => personId),
-    )
-    refuseTwice(
-      context,
-      'prepared',
-      'preparedId',
-      prepared.map(({ preparedId }) => preparedId),
-    )
-    refuseTwice(
-      context,
-      'shots',
-      'shotId',
-      shots.map(({ shotId }) => shotId),
-    )
+    refuseTwice(context, 'people', 'personId', people)
+    refuseTwice(context, 'prepared', 'preparedId', prepared)
+    refuseTwice(context, 'shots', 'shotId', shots)
   })
 
+export type AcademyFile = z.infer<typeof academyFile>
+
 /** Of two under one id only one could be stored, and nobody would be told which. */
-function refuseTwice(
+function refuseTwice<F extends string>(
   context: z.core.$RefinementCtx,
   list: string,
-  field: string,
-  ids: readonly string[],
+  field: F,
+  things: readonly Record<F, string>[],
 ): void {
   const seen = new Set<string>()
-  for (const [no, each] of ids.entries()) {
-    if (seen.has(each)) refuse(context, [list, no, field], 'twice', 'This id stands in the file twice.')
-    seen.add(each)
+  for (const [no, { [field]: id }] of things.entries()) {
+    if (seen.has(id)) refuse(context, [list, no, field], 'twice', 'This id stands in the file twice.')
+    seen.add(id)
   }
 }
-export type AcademyFile = z.infer<typeof academyFile>

@@ -1,6 +1,5 @@
 import { z } from 'zod'
-import { BOUNDS, DEFAULT_PAGE_SIZE } from './bounds.ts'
-import { calendarDate, id, instant } from './primitives.ts'
+import { calendarDate, id, instant, pageFields } from './primitives.ts'
 
 /** Everything that leaves a trace. */
 export const AUDIT_KINDS = [
@@ -69,8 +68,7 @@ export const auditQuery = z.strictObject({
   kind: z.enum(AUDIT_KINDS).optional(),
   from: calendarDate.optional(),
   until: calendarDate.optional(),
-  limit: z.coerce.number().int().min(BOUNDS.pageSize.min).max(BOUNDS.pageSize.max).default(DEFAULT_PAGE_SIZE),
-  cursor: z.string().max(200).optional(),
+  ...pageFields(),
 })
 export type AuditQuery = z.infer<typeof auditQuery>
 export const auditList = z.strictObject({

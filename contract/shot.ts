@@ -11,8 +11,8 @@ import {
   unpackSeries,
 } from '@calm-apron/core'
 import { z } from 'zod'
-import { BOUNDS, DEFAULT_PAGE_SIZE } from './bounds.ts'
-import { id, instant, line, reason } from './primitives.ts'
+import { BOUNDS } from './bounds.ts'
+import { id, instant, line, pageFields, reason } from './primitives.ts'
 import { recipeRevision } from './recipe.ts'
 import { shotFacts, tasteFacts } from './shotFacts.ts'
 
@@ -175,8 +175,7 @@ export const shotListQuery = z.strictObject({
   personId: id.optional(),
   grinderId: id.optional(),
   trainingId: id.optional(),
-  limit: z.coerce.number().int().min(BOUNDS.pageSize.min).max(BOUNDS.pageSize.max).default(DEFAULT_PAGE_SIZE),
-  cursor: z.string().max(200).optional(),
+  ...pageFields(),
 })
 export type ShotListQuery = z.infer<typeof shotListQuery>
 

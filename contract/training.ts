@@ -1,7 +1,7 @@
 import { GRIND_OWNERS, RECHECK_REASONS, type TrainingEvent, type TrainingHappening } from '@calm-apron/core'
 import { z } from 'zod'
-import { BOUNDS, DEFAULT_PAGE_SIZE } from './bounds.ts'
-import { id, instant, line, within } from './primitives.ts'
+import { BOUNDS } from './bounds.ts'
+import { id, instant, line, pageFields, within } from './primitives.ts'
 
 const seat = z.strictObject({
   personId: id,
@@ -58,10 +58,7 @@ export type TrainingEventInput = z.infer<typeof trainingEventInput>
 
 export const trainingEvent = z.strictObject({
   eventId: id,
-  by: id,
-  at: instant,
-  happening: trainingHappening,
-  after: id.nullable().exactOptional(),
+  ...trainingEventInput.shape,
   /** Who was signed in where it was sent from; left out of what was not sent yet. */
   sentBy: id.exactOptional(),
 }) satisfies z.core.$ZodType<TrainingEvent>
@@ -89,8 +86,7 @@ export type Training = z.infer<typeof training>
 export const trainingList = z.strictObject({ trainings: z.array(training) })
 
 export const pastTrainingsQuery = z.strictObject({
-  limit: z.coerce.number().int().min(BOUNDS.pageSize.min).max(BOUNDS.pageSize.max).default(DEFAULT_PAGE_SIZE),
-  cursor: z.string().max(200).optional(),
+  ...pageFields(),
 })
 export type PastTrainingsQuery = z.infer<typeof pastTrainingsQuery>
 /** Trainings that are over, newest first. */

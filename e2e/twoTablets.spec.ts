@@ -1,5 +1,20 @@
 import { TRAINEE, TRAINER, comeInAs, expect, expectAccessible, test } from './fixtures.ts'
+import type { Browser, Page } from '@playwright/test'
+import type { Place } from './place.ts'
 import { ScaleBar, storedShots } from './scaleBar.ts'
+
+/** Somebody's own phone at that place. */
+async function phoneOf(browser: Browser, app: Place, who: string): Promise<Page> {
+  const pocket = await browser.newContext({
+    baseURL: app.url,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    serviceWorkers: 'block',
+  })
+  const phone = await pocket.newPage()
+  await comeInAs(phone.request, app, who)
+  return phone
+}
 
 test('two tablets on one training: what one does the other sees at once, unasked', async ({
   page,
@@ -46,14 +61,7 @@ test('the trainee on their own phone: their call and slip alone, the reading onc
   await bar.save()
   await expect(page.getByRole('heading', { name: 'Mirren Kestle: by eye alone' })).toBeVisible()
 
-  const pocket = await browser.newContext({
-    baseURL: app.url,
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    serviceWorkers: 'block',
-  })
-  const phone = await pocket.newPage()
-  await comeInAs(phone.request, app, TRAINEE)
+  const phone = await phoneOf(browser, app, TRAINEE)
   await phone.goto('/')
   await phone.getByRole('region', { name: 'A call is asked for' }).getByRole('link').click()
   await expect(phone.getByRole('heading', { name: 'Mirren Kestle: by eye alone' })).toBeVisible()
@@ -91,7 +99,7 @@ test('the trainee on their own phone: their call and slip alone, the reading onc
   await page.getByLabel('Why?').last().fill('the stream split halfway')
   await page.getByRole('button', { name: 'Set mine beside it' }).click()
   await expect(page.getByText('the stream split halfway')).toBeVisible()
-  await pocket.close()
+  await phone.context().close()
 })
 
 test('in a training a trainee dials in where it is opened to them, leads nothing, and finds it among the earlier ones', async ({
@@ -101,14 +109,7 @@ test('in a training a trainee dials in where it is opened to them, leads nothing
 }) => {
   const bar = new ScaleBar(page)
   await bar.startTraining({ 'Mirren Kestle': 'Group 1', 'Teo Varga-Lind': 'Group 2' })
-  const pocket = await browser.newContext({
-    baseURL: app.url,
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    serviceWorkers: 'block',
-  })
-  const phone = await pocket.newPage()
-  await comeInAs(phone.request, app, TRAINEE)
+  const phone = await phoneOf(browser, app, TRAINEE)
   await phone.goto(page.url())
   // Who sits beside them has a name.
   await expect(phone.getByText('Next: Teo Varga-Lind')).toBeVisible()
@@ -139,5 +140,5 @@ test('in a training a trainee dials in where it is opened to them, leads nothing
   await expectAccessible(phone)
   await phone.getByRole('link', { name: /^Training/ }).click()
   await expect(phone.getByText(/^Ended at .* by Odalys Brandt/)).toBeVisible()
-  await pocket.close()
+  await phone.context().close()
 })

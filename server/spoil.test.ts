@@ -1,8 +1,8 @@
-import { type Action, CONTRACT_HEADER, ROLES } from '@calm-apron/contract'
-import request from 'supertest'
+import { type Action, ROLES } from '@calm-apron/contract'
 import { newToken } from './doors/secrets.ts'
 import { digestOf } from './testing/digestOf.ts'
-import { ORIGIN, type TestServer, grinderThing, newId, serveTest, shotOf } from './testing/serve.ts'
+import { type TestServer, grinderThing, newId, serveTest, shotOf } from './testing/serve.ts'
+import { setupOf } from './testing/trainings.ts'
 import { AWAY, HOME, PASSWORD, type Somebody, type World, worldIn } from './testing/world.ts'
 
 /**
@@ -35,31 +35,14 @@ afterAll(() => server.stop())
 
 const now = () => new Date().toISOString()
 const taste = { sour: 3, sweet: 6, bitter: 3, body: 5, dryness: 2 }
-function setup() {
-  const { barId, recipeRevisionId, grinderId, bagId } = shotOf()
-  const seats = [{ personId: victim.personId, machineId: null, groupNo: 0 }]
-  return {
-    barId,
-    recipeRevisionId,
-    grinderId,
-    bagId,
-    seats,
-    routineId: null,
-    purpose: 'practice',
-    grindOwner: 'trainee',
-  }
-}
+const setup = () => setupOf([victim], { grindOwner: 'trainee' })
 function send(
   cookie: string,
   method: 'get' | 'put' | 'post' | 'patch' | 'delete',
   path: string,
   body?: object,
 ) {
-  const asked = request(server.app)
-    [method](`/api/v1/${path}`)
-    .set('Cookie', cookie)
-    .set('Origin', ORIGIN)
-    .set(CONTRACT_HEADER, '2')
+  const asked = server.of({ cookie })[method](`/api/v1/${path}`)
   return body === undefined ? asked : asked.send(body)
 }
 

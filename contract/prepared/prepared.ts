@@ -1,6 +1,5 @@
 import { z } from 'zod'
-import { BOUNDS, DEFAULT_PAGE_SIZE } from '../bounds.ts'
-import { id, instant, line } from '../primitives.ts'
+import { id, instant, line, pageFields } from '../primitives.ts'
 import { readAnswer } from '../readAnswer.ts'
 import { recipeContent } from '../recipe.ts'
 import {
@@ -147,8 +146,7 @@ export const preparedQuery = z.strictObject({
   parentId: id.optional(),
   search: line({ min: 0, max: 100 }).optional(),
   archived: z.enum(['yes', 'no']).default('no'),
-  limit: z.coerce.number().int().min(BOUNDS.pageSize.min).max(BOUNDS.pageSize.max).default(DEFAULT_PAGE_SIZE),
-  cursor: z.string().max(400).optional(),
+  ...pageFields(400),
 })
 export type PreparedQuery = z.infer<typeof preparedQuery>
 

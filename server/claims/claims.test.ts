@@ -1,5 +1,6 @@
 import { auditList, claimList, setAsideList, shotDetail } from '@calm-apron/contract'
 import { type Browser, type TestServer, newId, serveTest, shotOf, somebody } from '../testing/serve.ts'
+import { setupOf } from '../testing/trainings.ts'
 import { PASSWORD, PIN, type Somebody, type World, worldIn } from '../testing/world.ts'
 
 /** Records entered on a tablet without network under someone's name, and sent when another is signed in there. */
@@ -77,12 +78,7 @@ describe('whatever else is sent in their name', () => {
   const send = (path: string, body: object) => tablet.put(`/api/v1/${path}`).send(body)
   const called = { stage: 'final', verdict: 'under', cause: null, move: 'finer', calledAt: at }
   const filled = { side: 'trainer', basedOnNo: 0, reason: null, taste, tastedAt: at }
-  const setup = () => {
-    const { barId, recipeRevisionId, grinderId, bagId } = shotOf()
-    const seats = [{ personId: somebody('trainee'), machineId: null, groupNo: 0 }]
-    const used = { barId, recipeRevisionId, grinderId, bagId, seats, routineId: null }
-    return { ...used, purpose: 'practice', grindOwner: 'trainer' }
-  }
+  const setup = () => setupOf([{ personId: somebody('trainee') }])
 
   test('is a claim: calls, slips, photos, and what happens in a training', async () => {
     const { personId } = named

@@ -1,3 +1,5 @@
+export const S_PER_DAY = 86_400
+
 /** How long doors stay open. */
 export const DOOR_LIMITS = {
   /** A session unused for so long is over. */
@@ -34,6 +36,6 @@ export const THROTTLE = {
   /** All PINs tried on one device together, so that trying people one after another is slowed too. */
   device: { free: 30, firstWaitS: 1, longestWaitS: 30, forgetAfterS: 900 },
   /** Of a person's PIN on one device: remembered for as long as a PIN will do there, or quiet hours would let it be guessed. */
-  pin: { free: 4, firstWaitS: 1, longestWaitS: 900, forgetAfterS: 30 * 86_400 },
+  pin: { free: 4, firstWaitS: 1, longestWaitS: 900, forgetAfterS: DOOR_LIMITS.absoluteDays * S_PER_DAY },
   accountOnDevice: { free: 4, firstWaitS: 1, longestWaitS: 900, forgetAfterS: 3600 },
 } as const satisfies Record<string, ThrottleRule>

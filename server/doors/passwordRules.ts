@@ -11,9 +11,9 @@ const DIGITS = '01234567890123456789'
  */
 export function refuseEasyPin(pin: string, path: string): void {
   const backwards = Array.from(pin).reverse().join('')
-  const isEasy =
-    /^(\d\d?)\1+$/.test(pin) || /^(\d)\1*$/.test(pin) || DIGITS.includes(pin) || DIGITS.includes(backwards)
-  if (isEasy)
+  const digits = Array.from(pin)
+  const takesTurns = digits.every((digit, no) => no < 2 || digit === digits[no - 2])
+  if (takesTurns || DIGITS.includes(pin) || DIGITS.includes(backwards))
     throw refuseField(path, 'common', 'Many people use this one, so it would be tried first. Choose another.')
 }
 

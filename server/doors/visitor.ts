@@ -1,9 +1,8 @@
 import { parseCookie, stringifySetCookie } from 'cookie'
 import type { Request } from 'express'
-import { DOOR_LIMITS } from './limits.ts'
+import { DOOR_LIMITS, S_PER_DAY } from './limits.ts'
 import { tokenHash } from './secrets.ts'
 
-const S_PER_DAY = 86_400
 const MAX_LABEL = 120
 
 /** Who knocks, as far as the request itself tells. */

@@ -38,7 +38,6 @@ const TITLES: Record<ProblemCode, string> = {
 
 const RETRY_AFTER_S = 2
 
-/** What body parsing throws carries a `type`; the rest is ours or unforeseen. */
 /** Whoever asked went away before all was said: nobody is there to be answered, and nothing of ours is wrong. */
 function isGone(error: unknown): boolean {
   return error instanceof Error && 'type' in error && error.type === 'request.aborted'
@@ -49,6 +48,7 @@ function isWronglyPacked(error: unknown): boolean {
   return error instanceof Error && 'code' in error && /^Z_|^ERR_.*BROTLI|^ERR__ERROR/.test(String(error.code))
 }
 
+/** What body parsing throws carries a `type`; the rest is ours or unforeseen. */
 function toRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error
   if (isWronglyPacked(error))

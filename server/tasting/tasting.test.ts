@@ -1,6 +1,5 @@
-import { CONTRACT_HEADER, shotList, tasting } from '@calm-apron/contract'
-import request from 'supertest'
-import { ORIGIN, type TestServer, newId, serveTest } from '../testing/serve.ts'
+import { shotList, tasting } from '@calm-apron/contract'
+import { type TestServer, newId, serveTest } from '../testing/serve.ts'
 import { PIN, type Somebody, type World, worldIn } from '../testing/world.ts'
 
 let server: TestServer
@@ -29,12 +28,8 @@ const slip = (side: 'trainee' | 'trainer', part: object = {}) => ({
   tastedAt: at,
   ...part,
 })
-const send = ({ cookie }: { cookie: string }, path: string, body: object) =>
-  request(server.app)
-    .put(`/api/v1/shots/${shotId}/${path}`)
-    .set('Cookie', cookie)
-    .set('Origin', ORIGIN)
-    .send(body)
+const send = (who: { cookie: string }, path: string, body: object) =>
+  server.of(who).put(`/api/v1/shots/${shotId}/${path}`).send(body)
 const fill = (who: Somebody, body: object, slipId = newId(), by = who) =>
   send(who, `slips/${slipId}`, { filledBy: by.personId, ...body })
 const call = (
@@ -52,10 +47,8 @@ const call = (
     move: verdict === null ? null : 'finer',
     calledAt: at,
   })
-const seen = async ({ cookie }: { cookie: string }) =>
-  tasting.parse(
-    (await request(server.app).get(`/api/v1/shots/${shotId}/tasting`).set('Cookie', cookie).expect(200)).body,
-  )
+const seen = async (who: { cookie: string }) =>
+  tasting.parse((await server.of(who).get(`/api/v1/shots/${shotId}/tasting`).expect(200)).body)
 
 test('neither sees the other’s slip or call until both are in', async () => {
   await call(trainee, 'first').expect(201)
@@ -153,8 +146,7 @@ test('nobody speaks for someone else whom their device does not know', async () 
 })
 
 describe('a shot whose call is asked for', () => {
-  const get = ({ cookie }: Somebody, path: string) =>
-    request(server.app).get(`/api/v1/${path}`).set('Cookie', cookie).set(CONTRACT_HEADER, '2')
+  const get = (who: Somebody, path: string) => server.of(who).get(`/api/v1/${path}`)
   const listed = async (who: Somebody) =>
     shotList
       .parse((await get(who, `shots?personId=${trainee.personId}`).expect(200)).body)
@@ -221,13 +213,8 @@ test('a shot keeps up to four photos, each once, and nothing that is no picture'
 })
 
 describe('handed over', () => {
-  const act = (path: string, body: object) =>
-    request(server.app)
-      .post(`/api/v1/session/${path}`)
-      .set('Cookie', trainer.cookie)
-      .set('Origin', ORIGIN)
-      .send(body)
-  const get = (path: string) => request(server.app).get(`/api/v1/${path}`).set('Cookie', trainer.cookie)
+  const act = (path: string, body: object) => server.of(trainer).post(`/api/v1/session/${path}`).send(body)
+  const get = (path: string) => server.of(trainer).get(`/api/v1/${path}`)
 
   test('the tablet reaches the one shot’s call and slip, as the trainee, and nothing of the trainer’s', async () => {
     await fill(trainer, slip('trainer')).expect(201)
@@ -255,10 +242,9 @@ describe('handed over', () => {
   })
 
   test('without a PIN it can’t be handed over, or nobody could take it back', async () => {
-    await request(server.app)
+    await server
+      .of(trainer)
       .post('/api/v1/account/pin')
-      .set('Cookie', trainer.cookie)
-      .set('Origin', ORIGIN)
       .send({ password: 'tern-and-thimble-quay', pin: null })
       .expect(200)
     expect((await act('hand-over', { shotId })).body).toMatchObject({ code: 'pin-needed' })

@@ -1,6 +1,5 @@
-import { CONTRACT_HEADER, auditList, personExport, tasting } from '@calm-apron/contract'
-import request from 'supertest'
-import { ORIGIN, type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
+import { auditList, personExport, tasting } from '@calm-apron/contract'
+import { type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
 import { type Somebody, type World, worldIn } from '../testing/world.ts'
 
 /** What is withheld until both sides have spoken, asked for by every road that could lead to it. */
@@ -27,15 +26,9 @@ const at = (minutes: number) => new Date(Date.now() + minutes * 60_000).toISOStr
 const SECRET = { sour: 9, sweet: 1, bitter: 8, body: 1, dryness: 9 }
 const WORDS = 'the zinc gull sings'
 const plain = { sour: 3, sweet: 6, bitter: 3, body: 5, dryness: 2 }
-const send = ({ cookie }: Somebody, path: string, body: object) =>
-  request(server.app)
-    .put(`/api/v1/shots/${shotId}/${path}`)
-    .set('Cookie', cookie)
-    .set('Origin', ORIGIN)
-    .set(CONTRACT_HEADER, '2')
-    .send(body)
-const get = ({ cookie }: Somebody, path: string) =>
-  request(server.app).get(`/api/v1/${path}`).set('Cookie', cookie).set(CONTRACT_HEADER, '2')
+const send = (who: Somebody, path: string, body: object) =>
+  server.of(who).put(`/api/v1/shots/${shotId}/${path}`).send(body)
+const get = (who: Somebody, path: string) => server.of(who).get(`/api/v1/${path}`)
 const slip = (who: Somebody, side: 'trainee' | 'trainer', part: object = {}) =>
   send(who, `slips/${newId()}`, {
     ...{ filledBy: who.personId, side, basedOnNo: 0, reason: null, taste: plain, tastedAt: at(0) },
@@ -192,10 +185,9 @@ describe('an assessment', () => {
     const kept = (await aside()).records.filter(({ write }) => write.shotId === shotId)
     expect(kept.map(({ write }) => write.kind).sort()).toEqual(['correction', 'slip'])
     const own = kept.find(({ write }) => write.kind === 'slip')
-    await request(server.app)
+    await server
+      .of(head)
       .post(`/api/v1/set-aside/${own?.setAsideId ?? ''}/decision`)
-      .set('Cookie', head.cookie)
-      .set('Origin', ORIGIN)
       .send({ decision: 'keep', why: 'they told me at the bar' })
       .expect(200)
     expect((await seen(trainee)).slips).toHaveLength(3)
@@ -203,10 +195,9 @@ describe('an assessment', () => {
 
   test('is not what a trainee says it is', async () => {
     const put = (part: object) =>
-      request(server.app)
+      server
+        .of(trainee)
         .put(`/api/v1/shots/${newId()}`)
-        .set('Cookie', trainee.cookie)
-        .set('Origin', ORIGIN)
         .send({ ...shotOf(), personId: trainee.personId, judgedBy: trainee.personId, ...part })
     expect((await put({ purpose: 'assessment' }).expect(422)).body).toMatchObject({
       errors: [{ path: 'purpose', reason: 'not-theirs' }],

@@ -37,6 +37,8 @@ export interface TestServer {
   http: Browser
   /** A browser in which nobody is signed in yet. */
   browser: () => Browser
+  /** The browser of somebody who has these cookies; at another server where one is named. */
+  of: (who: { cookie: string }, app?: Express) => Browser
   /** A browser in which this one of the demo is. */
   as: (personId: string) => Promise<Browser>
   house: House
@@ -94,15 +96,16 @@ export async function serveTest({
     for (const pool of pools) await pool.end()
     await database.remove()
   }
-  const browser = () =>
-    request.agent(app).set('Origin', ORIGIN).set(CONTRACT_HEADER, String(CONTRACT_VERSION))
+  const browser = (at = app) =>
+    request.agent(at).set('Origin', ORIGIN).set(CONTRACT_HEADER, String(CONTRACT_VERSION))
+  const of: TestServer['of'] = ({ cookie }, at) => browser(at).set('Cookie', cookie)
   const as = async (personId: string) => {
     const own = browser()
     await own.post('/api/v1/session/demo').send({ personId }).expect(200)
     return own
   }
   const http = template === 'empty' ? browser() : await as(somebody('trainer'))
-  return { http, browser, as, house, app, database, beside, stop }
+  return { http, browser: () => browser(), of, as, house, app, database, beside, stop }
 }
 
 function first<T>(list: readonly T[]): T {

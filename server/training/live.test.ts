@@ -1,8 +1,8 @@
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { type LiveMessage, liveMessage } from '@calm-apron/contract'
-import request from 'supertest'
-import { ORIGIN, type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
+import { type TestServer, newId, serveTest } from '../testing/serve.ts'
+import { setupOf } from '../testing/trainings.ts'
 import { type Somebody, type World, worldIn } from '../testing/world.ts'
 
 let server: TestServer
@@ -24,20 +24,12 @@ beforeEach(async () => {
   await start().expect(201)
 })
 
-function start() {
-  const { barId, recipeRevisionId, grinderId, bagId } = shotOf()
-  const seats = [trainee, peer].map(({ personId }) => ({ personId, machineId: null, groupNo: 0 }))
-  const setup = { barId, recipeRevisionId, grinderId, bagId, seats, routineId: null }
-  return request(server.app)
+const note = (happening: object) =>
+  server
+    .of(trainer)
     .put(`/api/v1/trainings/${trainingId}/events/${newId()}`)
-    .set('Cookie', trainer.cookie)
-    .set('Origin', ORIGIN)
-    .send({
-      by: trainer.personId,
-      at: new Date().toISOString(),
-      happening: { kind: 'started', setup: { ...setup, purpose: 'practice', grindOwner: 'trainer' } },
-    })
-}
+    .send({ by: trainer.personId, at: new Date().toISOString(), happening })
+const start = () => note({ kind: 'started', setup: setupOf([trainee, peer]) })
 
 const listening = async (app = server.app) => {
   const http = createServer(app)
@@ -79,11 +71,7 @@ const stage = () => ({
   at: new Date().toISOString(),
 })
 const tellStage = (who: Somebody) =>
-  request(server.app)
-    .put(`/api/v1/trainings/${trainingId}/stages/a`)
-    .set('Cookie', who.cookie)
-    .set('Origin', ORIGIN)
-    .send(stage())
+  server.of(who).put(`/api/v1/trainings/${trainingId}/stages/a`).send(stage())
 
 test('what happens reaches a tablet at another server', async () => {
   const there = await listening(server.beside())
@@ -115,17 +103,8 @@ test('it ends with the session, and tells nothing more', async () => {
   const here = await listening()
   const { first, all } = await hear(here.url, trainee, (heard) => heard.length > 1)
   await first
-  await request(server.app)
-    .delete('/api/v1/session')
-    .set('Cookie', trainee.cookie)
-    .set('Origin', ORIGIN)
-    .expect(200)
-  await request(server.app)
-    .put(`/api/v1/trainings/${trainingId}/events/${newId()}`)
-    .set('Cookie', trainer.cookie)
-    .set('Origin', ORIGIN)
-    .send({ by: trainer.personId, at: new Date().toISOString(), happening: { kind: 'break-began' } })
-    .expect(201)
+  await server.of(trainee).delete('/api/v1/session').expect(200)
+  await note({ kind: 'break-began' }).expect(201)
   // The line ended; what was heard is what was said before.
   expect(await all).toEqual([{ kind: 'training', trainingId }])
   await here.close()

@@ -1,7 +1,7 @@
-import { CONTRACT_HEADER, pastTrainings, training, trainingList } from '@calm-apron/contract'
+import { pastTrainings, training, trainingList } from '@calm-apron/contract'
 import { type TrainingSetup, trainingState } from '@calm-apron/core'
-import request from 'supertest'
-import { ORIGIN, type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
+import { type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
+import { setupOf } from '../testing/trainings.ts'
 import { AWAY, type Somebody, type World, worldIn } from '../testing/world.ts'
 
 let server: TestServer
@@ -21,21 +21,7 @@ beforeEach(async () => {
   trainingId = newId()
 })
 
-const setup = (part: Partial<TrainingSetup> = {}): TrainingSetup => {
-  const { barId, recipeRevisionId, grinderId, bagId } = shotOf()
-  const seats = [{ personId: trainee.personId, machineId: null, groupNo: 0 }]
-  return {
-    barId,
-    recipeRevisionId,
-    grinderId,
-    bagId,
-    seats,
-    routineId: null,
-    purpose: 'practice',
-    grindOwner: 'trainer',
-    ...part,
-  }
-}
+const setup = (part: Partial<TrainingSetup> = {}) => setupOf([trainee], part)
 const note = (
   who: Somebody,
   happening: object,
@@ -43,14 +29,11 @@ const note = (
   at = new Date().toISOString(),
   part: object = {},
 ) =>
-  request(server.app)
+  server
+    .of(who)
     .put(`/api/v1/trainings/${trainingId}/events/${eventId}`)
-    .set('Cookie', who.cookie)
-    .set('Origin', ORIGIN)
-    .set(CONTRACT_HEADER, '2')
     .send({ by: who.personId, at, happening, ...part })
-const get = (who: Somebody, path = '') =>
-  request(server.app).get(`/api/v1/trainings${path}`).set('Cookie', who.cookie).set(CONTRACT_HEADER, '2')
+const get = (who: Somebody, path = '') => server.of(who).get(`/api/v1/trainings${path}`)
 const ENDED = { kind: 'ended', left: { rinsed: true, wiped: true, handleBack: true } }
 const start = () => note(trainer, { kind: 'started', setup: setup() }).expect(201)
 
@@ -177,21 +160,18 @@ describe('what each may do in it', () => {
   test('nobody tells the stage of somebody else, nor sees its numbers where shots are withheld', async () => {
     await start()
     const stage = { personId: trainer.personId, shotId: newId(), step: 'dose', phase: 'before', pumpS: 0 }
-    const answer = await request(server.app)
+    const answer = await server
+      .of(trainee)
       .put(`/api/v1/trainings/${trainingId}/stages/a`)
-      .set('Cookie', trainee.cookie)
-      .set('Origin', ORIGIN)
       .send({ ...stage, weightG: null, at: new Date().toISOString() })
     expect(answer.body).toMatchObject({ errors: [{ path: 'personId', reason: 'not-theirs' }] })
   })
 
   test('those who sit in one training know each other’s names', async () => {
     const peer = await world.make('trainee')
-    const today = async (who: Somebody) =>
-      JSON.stringify((await request(server.app).get('/api/v1/today').set('Cookie', who.cookie)).body)
+    const today = async (who: Somebody) => JSON.stringify((await server.of(who).get('/api/v1/today')).body)
     expect(await today(trainee)).not.toContain(peer.displayName)
-    const seats = [trainee, peer].map(({ personId }) => ({ personId, machineId: null, groupNo: 0 }))
-    await note(trainer, { kind: 'started', setup: setup({ seats }) }).expect(201)
+    await note(trainer, { kind: 'started', setup: setupOf([trainee, peer]) }).expect(201)
     expect(await today(trainee)).toContain(peer.displayName)
     expect(await today(await world.make('trainee'))).not.toContain(peer.displayName)
   })
@@ -199,7 +179,7 @@ describe('what each may do in it', () => {
 
 describe('once it is over', () => {
   const past = async (who: Somebody, app = server.app) => {
-    const answer = await request(app).get('/api/v1/past-trainings?limit=100').set('Cookie', who.cookie)
+    const answer = await server.of(who, app).get('/api/v1/past-trainings?limit=100')
     return pastTrainings.parse(answer.body).trainings.map((each) => each.trainingId)
   }
 
@@ -222,10 +202,9 @@ describe('once it is over', () => {
     await start()
     await note(trainer, ENDED).expect(201)
     const later = server.beside(() => new Date(Date.now() + 25 * 3_600_000))
-    const answer = await request(later)
+    const answer = await server
+      .of(trainer, later)
       .put(`/api/v1/trainings/${trainingId}/events/${newId()}`)
-      .set('Cookie', trainer.cookie)
-      .set('Origin', ORIGIN)
       .send({ by: trainer.personId, at: new Date().toISOString(), happening: { kind: 'reopened' } })
     expect(answer.body).toMatchObject({ errors: [{ path: 'happening.kind', reason: 'too-late' }] })
     expect(await past(trainee, later)).toEqual([trainingId])
@@ -240,10 +219,10 @@ describe('once it is over', () => {
     }
     let cursor: string | null = ''
     while (cursor !== null) {
-      const answer = await request(server.app)
+      const answer = await server
+        .of(trainee)
         .get('/api/v1/past-trainings')
         .query({ limit: 2, ...(cursor !== '' && { cursor }) })
-        .set('Cookie', trainee.cookie)
       const page = pastTrainings.parse(answer.body)
       seen.push(...page.trainings.map((each) => each.trainingId))
       cursor = page.nextCursor
@@ -258,8 +237,7 @@ test('shots are listed by training and by grinder', async () => {
   await start()
   const shotId = await world.makeShot(trainee, trainer, { trainingId })
   await world.makeShot(trainee, trainer)
-  const list = (query: string) =>
-    request(server.app).get(`/api/v1/shots?${query}`).set('Cookie', trainer.cookie).expect(200)
+  const list = (query: string) => server.of(trainer).get(`/api/v1/shots?${query}`).expect(200)
   const ids = (body: unknown) => (body as { shots: { shotId: string }[] }).shots.map((shot) => shot.shotId)
   expect(ids((await list(`trainingId=${trainingId}`)).body)).toEqual([shotId])
   expect(ids((await list(`grinderId=${String(shotOf().grinderId)}`)).body)).toContain(shotId)
