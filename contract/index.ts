@@ -129,6 +129,8 @@ export type {
 export type { CautionContent, RoutineContent, RoutineStep } from './prepared/teaching.ts'
 export { IMPORT_ORDER, ROW_OUTCOMES, fileThing, importReport, preparedFile } from './prepared/file.ts'
 export type { FileThing, ImportInput, ImportReport, PreparedFile, RowReport } from './prepared/file.ts'
+export { grindHistory } from './prepared/grindHistory.ts'
+export type { GrindHistoryQuery, GrindSeenOn } from './prepared/grindHistory.ts'
 export { coffeeUse, workedSettings } from './prepared/use.ts'
 export type { BagUse, CoffeePace, CoffeeUse, WorkedSetting } from './prepared/use.ts'
 export { academyFile } from './academyFile.ts'

@@ -80,9 +80,16 @@ export const asItStood = z.strictObject({
       switchedOnAt: z.string().nullable(),
       warmUpMinutes: z.number(),
       basketNominalG: z.number().nullable(),
+      basketId: z.string().nullable().exactOptional(),
     })
     .nullable(),
-  grinder: z.strictObject({ settingStep: z.number(), finerIs: z.enum(FINER_IS) }).nullable(),
+  grinder: z
+    .strictObject({
+      settingStep: z.number(),
+      finerIs: z.enum(FINER_IS),
+      innerBurrAt: z.number().nullable().exactOptional(),
+    })
+    .nullable(),
 }) satisfies z.core.$ZodType<AsItStood>
 
 const note = line(BOUNDS.shotNoteLength)

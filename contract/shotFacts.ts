@@ -73,6 +73,12 @@ export const tasteFacts = z.strictObject({
   dryness: tasteAxis,
 })
 
+/** What a shot was meant to be where dialling in took it off its recipe. */
+const wantedOfShot = z.strictObject({
+  doseG: within(BOUNDS.doseNetG).nullable(),
+  yieldG: within(BOUNDS.targetG).nullable(),
+})
+
 /** What was observed of one shot. A part nobody saw is null. */
 export const shotFacts = z
   .strictObject({
@@ -94,6 +100,7 @@ export const shotFacts = z
     abandoned: z.enum(ABANDONMENTS).nullable(),
     taste: tasteFacts,
     look: z.strictObject({ stream: z.enum(STREAMS).nullable(), puck: z.enum(PUCKS).nullable() }),
+    wanted: wantedOfShot.exactOptional(),
     measured: shotMeasures.exactOptional(),
     noted: shotNotes.exactOptional(),
   })

@@ -13,7 +13,8 @@ export interface PulledWith {
   > | null
   /** The basket in the group. */
   basket: Pick<PreparedContent<'basket'>, 'nominalG'> | null
-  grinder: Pick<PreparedContent<'grinder'>, 'settingStep' | 'finerIs'> | null
+  basketId: string | null
+  grinder: Pick<PreparedContent<'grinder'>, 'settingStep' | 'finerIs' | 'innerBurr'> | null
 }
 
 /** A thing as it stood at some time. */
@@ -36,6 +37,7 @@ export function pulledWith(named: Named, things: Things): PulledWith {
     coffee: contentAs('coffee', thing(coffeeId)),
     machine: contentAs('machine', thing(machineId)),
     basket: contentAs('basket', thing(basketId)),
+    basketId,
     grinder: contentAs('grinder', thing(grinderId)),
   }
 }
@@ -67,7 +69,7 @@ function contentAs<K extends PreparedKind>(kind: K, thing: ThingThen | undefined
  * @param timeZone of the academy, where the day of the shot is told
  */
 export function standsNow(
-  { bag, coffee, machine, basket, grinder }: PulledWith,
+  { bag, coffee, machine, basket, basketId, grinder }: PulledWith,
   { pulledAt, timeZone, isPullerTeaching }: { pulledAt: string; timeZone: string; isPullerTeaching: boolean },
 ): AsItStood {
   return {
@@ -91,7 +93,12 @@ export function standsNow(
             switchedOnAt: machine.switchedOnAt,
             warmUpMinutes: machine.warmUpMinutes,
             basketNominalG: basket?.nominalG ?? null,
+            basketId,
           },
-    grinder: grinder && { settingStep: grinder.settingStep, finerIs: grinder.finerIs },
+    grinder: grinder && {
+      settingStep: grinder.settingStep,
+      finerIs: grinder.finerIs,
+      innerBurrAt: grinder.innerBurr?.at ?? null,
+    },
   }
 }

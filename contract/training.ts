@@ -26,6 +26,8 @@ const lock = z.strictObject({
   recipeRevisionId: id,
   setting: within(BOUNDS.grindSetting),
   doseG: within(BOUNDS.doseNetG),
+  /** Left out where it is the recipe’s. */
+  yieldG: within(BOUNDS.targetG).exactOptional(),
   basketId: id.nullable(),
   innerBurrAt: within(BOUNDS.burr).nullable(),
   shots: z.int().min(BOUNDS.shotCount.min).max(BOUNDS.shotCount.max),

@@ -95,6 +95,7 @@ export type {
   ShotClock,
   ShotFacts,
   ShotMeasures,
+  ShotWanted,
   ShotSample,
   Side,
   Stream,
@@ -165,9 +166,10 @@ export { diagnose } from './diagnosis/diagnose.ts'
 export { judge } from './diagnosis/statement.ts'
 export { keepsAll } from './diagnosis/mend.ts'
 export { headingOf } from './diagnosis/heading.ts'
+export { tasteLeaning } from './diagnosis/taste.ts'
 export { pressureCaution } from './diagnosis/pressure.ts'
 export { RULES_VERSION } from './diagnosis/rulesVersion.ts'
-export type { GrindContext } from './diagnosis/grindMove.ts'
+export type { GrindBehind, GrindContext } from './diagnosis/grindMove.ts'
 export { CAUSES, FAULTS } from './diagnosis/causes.ts'
 export type { Cause, Fault } from './diagnosis/causes.ts'
 export { CHANNELS, FLAWS_SEEN, OPTION_SETS } from './diagnosis/evidenceTypes.ts'
@@ -175,6 +177,7 @@ export type { Channel, EvidenceKey, FlawSeen, Option, OptionSet } from './diagno
 export type {
   CupVerdict,
   Diagnosis,
+  GrindTo,
   Heading,
   HeldLever,
   Lever,
@@ -185,6 +188,7 @@ export type {
   PressureCaution,
   Reason,
   Statement,
+  TasteLeaning,
   Verdict,
   WeighedEvidence,
 } from './diagnosis/types.ts'
@@ -192,15 +196,24 @@ export type {
 export { calibrateDoser, dosingSeconds, retentionG } from './dialin/calibrateDoser.ts'
 export type { DoserCalibration, DoserPortion } from './dialin/calibrateDoser.ts'
 export { adviseGrind } from './dialin/adviseGrind.ts'
-export { DIAL_IN_REASONS, DIAL_IN_STEPS } from './dialin/types.ts'
+export { grindSeen, sessionShot } from './dialin/grindShot.ts'
+export type { PulledAt } from './dialin/grindShot.ts'
+export type { GrindKnown } from './dialin/situation.ts'
+export { DIAL_IN_REASONS, DIAL_IN_STEPS, WAYS_OUT } from './dialin/types.ts'
 export type {
   DialInGrinder,
   DialInReason,
   DialInStep,
   DialInWish,
   GrindAdvice,
-  GrindShot,
+  GrindSeen,
+  SessionShot,
+  WayOut,
 } from './dialin/types.ts'
+export { adviserFromStart } from './dialin/fromStart.ts'
+export { spentOn } from './dialin/spent.ts'
+export type { Spent } from './dialin/spent.ts'
+export { asWanted } from './recipe/asWanted.ts'
 export { grindFit } from './dialin/grindFit.ts'
 export type { GrindFit } from './dialin/grindFit.ts'
 export { stopLead } from './dialin/stopLead.ts'

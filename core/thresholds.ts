@@ -1,3 +1,5 @@
+const DOSE_ELASTICITY = 3.6
+
 /**
  * Every number that decides something, in one place. Shares of time are natural logarithms of a ratio of times
  * (0.15 ≈ 15 %), because faults multiply a shot's time rather than add to it.
@@ -30,8 +32,10 @@ export const THRESHOLDS = {
   tasteAgainstLn: 0.3,
   /** A fault that explains at least this share of a miss is mended alone. */
   explainsEnoughShare: 0.5,
-  /** Dose moves the time by about 2 % per 0.1 g. */
-  doseLnPerG: 0.2,
+  /** One per cent of dose moves the time by about this many: near 18 g some 2 % per 0.1 g. */
+  doseElasticity: DOSE_ELASTICITY,
+  /** The same per gram, for doses about 18 g. */
+  doseLnPerG: DOSE_ELASTICITY / 18,
   /** Spread of ln time between two equal shots, where it was not estimated. */
   shotNoiseLn: 0.08,
   /** Sour and bitter both at or above this, on 0–10, in one cup: uneven. */
@@ -44,9 +48,6 @@ export const THRESHOLDS = {
   doseFaultSpreads: 2,
   /** One step of a grinder moves ln time by no more than this. */
   grindStepMostLn: 0.12,
-  /** Grind steps in one move while this grinder's seconds per step are unknown. */
-  grindMoveSteps: 2,
-  grindMoveStepsFarOut: 4,
   /** Net doses anyone would put into an espresso basket, in g. */
   plausibleDoseG: { min: 5, max: 30 },
   /** How near a plausible dose must be to the target before a forgotten tare is offered, in g. */

@@ -128,6 +128,7 @@ const advise = z.strictObject({
     })
     .refine(isScale, SCALE_ORDER),
   coffeeId: z.string().min(1),
+  basketId: z.string().nullable().default(null),
   doseRangeG: z
     .strictObject({ min: z.number().positive(), max: z.number().positive() })
     .nullable()
@@ -140,8 +141,11 @@ const advise = z.strictObject({
         setting: within(BOUNDS.grindSetting),
         daysAgo: z.int().nonnegative().default(0),
         isThisSession: z.boolean().default(true),
+        basketId: z.string().nullable().default(null),
         innerBurrAt: z.number().nullable().default(null),
-        doseWantedG: z.number().positive().nullable().default(null),
+        isDialIn: z.boolean().default(true),
+        /** Who of those to be trusted tasted it. */
+        tasters: z.array(z.string().min(1)).default([]),
       }),
     )
     .default([]),

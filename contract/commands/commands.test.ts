@@ -46,7 +46,11 @@ test('diagnose: causes, one move, and what to look at', () => {
       setting: 14,
       grinder: GRINDER,
     }),
-  ).toMatchObject({ heading: 'fast', move: { lever: 'grind', direction: 'finer', toSetting: 12 } })
+  ).toMatchObject({
+    heading: 'fast',
+    move: { lever: 'grind', direction: 'finer' },
+    grindTo: { ranWellAt: null },
+  })
 })
 
 test('advise: a setting, its time and why', () => {

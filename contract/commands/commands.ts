@@ -4,8 +4,10 @@ import {
   adviseGrind,
   assessSkill,
   diagnose,
+  grindSeen,
   planSession,
   readShot,
+  sessionShot,
   simulateShot,
 } from '@calm-apron/core'
 import type { z } from 'zod'
@@ -46,14 +48,26 @@ export const COMMANDS = {
       earlier.map((shot) => readShot(shot.facts, recipe, shot.context)),
     ),
   ),
-  advise: command(adviseInput, ({ history, recipe, grinder, ...wish }) =>
-    adviseGrind(
-      history.map(({ facts, context, ...shot }) => ({ ...shot, readings: readShot(facts, recipe, context) })),
+  advise: command(adviseInput, ({ history: shots, recipe, grinder, ...wish }) => {
+    const isHere = ({ isThisSession, coffeeId }: { isThisSession: boolean; coffeeId: string }) =>
+      isThisSession && coffeeId === wish.coffeeId
+    return adviseGrind({
+      history: shots
+        .filter((shot) => !isHere(shot))
+        .flatMap(
+          ({ facts, context, ...where }) => grindSeen(readShot(facts, recipe, context), recipe, where) ?? [],
+        ),
+      session: shots
+        .filter(isHere)
+        .flatMap(
+          ({ facts, context, tasters, ...where }) =>
+            sessionShot(readShot(facts, recipe, context), recipe, where, tasters) ?? [],
+        ),
       recipe,
       grinder,
       wish,
-    ),
-  ),
+    })
+  }),
   skill: command(skillInput, ({ recipe, shots, programme, signOff }) =>
     assessSkill(
       shots.map(({ facts, context, purpose, isReferenceOff, callScore }) => ({

@@ -9,6 +9,7 @@ import {
   preparedQuery,
   preparedRecord,
 } from '../prepared/prepared.ts'
+import { grindHistory, grindHistoryQuery } from '../prepared/grindHistory.ts'
 import { coffeeUse, workedSettings } from '../prepared/use.ts'
 import { id } from '../primitives.ts'
 import { type Endpoint, none } from './endpoint.ts'
@@ -114,6 +115,17 @@ export const PREPARE_ENDPOINTS = {
     query: none,
     body: null,
     answer: workedSettings,
+    problems: [],
+  },
+  grindHistory: {
+    method: 'get',
+    path: '/prepared/{preparedId}/grind-history',
+    summary: 'What shots of late tell of a grinder under a recipe; nothing of who pulled them.',
+    action: 'see-prepared',
+    params: preparedPath,
+    query: grindHistoryQuery,
+    body: null,
+    answer: grindHistory,
     problems: [],
   },
 } as const satisfies Record<string, Endpoint>

@@ -1,5 +1,5 @@
 import type { Readings } from '../reading/types.ts'
-import type { GrindContext } from './grindMove.ts'
+import { type GrindContext, grindTo } from './grindMove.ts'
 import { lookBeside } from './lookFor.ts'
 import { keepsAll } from './mend.ts'
 import { RULES_VERSION } from './rulesVersion.ts'
@@ -23,6 +23,7 @@ export function diagnose(last: Readings, grind: GrindContext, earlier: readonly 
   return {
     ...statement,
     evidence: weighedEvidence(evidence, inference, about, readings),
+    grindTo: move.lever === 'grind' ? grindTo(move.direction, readings, grind) : null,
     lookNext: isAlone ? null : lookBeside(judgement),
     rulesVersion: RULES_VERSION,
   }

@@ -1,10 +1,11 @@
+import { adviseGrind } from '../dialin/adviseGrind.ts'
+import { sessionShot } from '../dialin/grindShot.ts'
+import type { DialInGrinder, DialInWish, GrindSeen, SessionShot } from '../dialin/types.ts'
 import type { GrinderScale } from '../equipment/equipment.ts'
 import { scaleToAdvise } from '../equipment/fineEnd.ts'
 import { roundSetting } from '../equipment/grinder.ts'
-import { ranFarOut } from '../reading/flow.ts'
-import type { Flow } from '../reading/types.ts'
-import { THRESHOLDS } from '../thresholds.ts'
-import type { Move } from './types.ts'
+import type { Readings } from '../reading/types.ts'
+import type { GrindTo, Move } from './types.ts'
 
 /** What was set at the grinder when the shot was pulled. */
 export interface GrindContext {
@@ -12,22 +13,58 @@ export interface GrindContext {
   grinder: GrinderScale | null
   /** Other settings at which this grinder is known to have run, with its inner burr where it is now. */
   ranAt?: readonly number[]
+  /** What it did before, as dialling in looks at it; left out where nobody knows. */
+  behind?: GrindBehind
 }
 
-type GrindMove = Extract<Move, { lever: 'grind' }>
+/** What is known of a grinder beyond its scale. */
+export interface GrindBehind {
+  grinder: DialInGrinder
+  history: readonly GrindSeen[]
+  /** Shots of this dial-in before the one that is judged, oldest first. */
+  session: readonly SessionShot[]
+  wish: DialInWish
+}
+
+type Direction = Extract<Move, { lever: 'grind' }>['direction']
 
 /**
- * One grind move: more steps only when it gushed or choked, and never past the finest setting that may be advised.
- * `toSetting` is null when the setting or the grinder's scale is unknown.
+ * How far the grind moves, by the same model that dials in: from all this grinder is known to have done, in the
+ * direction that the judgement named, by at least a step, and never past the finest setting that may be advised. Null
+ * where the setting or the grinder's scale is unknown, or ends there.
  */
-export function grindMove(direction: GrindMove['direction'], flow: Flow, grind: GrindContext): GrindMove {
-  const wanted = ranFarOut(flow) ? THRESHOLDS.grindMoveStepsFarOut : THRESHOLDS.grindMoveSteps
+export function grindTo(direction: Direction, readings: Readings, grind: GrindContext): GrindTo | null {
   const { setting, grinder } = grind
-  if (setting === null || grinder === null)
-    return { lever: 'grind', direction, steps: wanted, toSetting: null }
-  const toSetting = settingAfter(direction, wanted, setting, advisable(setting, grinder, grind))
-  const steps = Math.max(1, Math.round(Math.abs(toSetting - setting) / grinder.settingStep))
-  return { lever: 'grind', direction, steps, toSetting }
+  if (setting === null || grinder === null) return null
+  const { recipe } = readings.of
+  const { history, session, wish, grinder: its } = grind.behind ?? nothingBehind(grinder)
+  const { coffeeId, basketId } = wish
+  const innerBurrAt = its.innerBurr?.at ?? null
+  const where = { coffeeId, basketId, daysAgo: 0, setting, innerBurrAt, isDialIn: true }
+  const shot = sessionShot(readings, recipe, where, [])
+  const advice = adviseGrind({
+    history,
+    session: shot === null ? session : [...session, shot],
+    recipe,
+    grinder: its,
+    wish,
+  })
+  const toSetting = atLeastOneStep(direction, setting, advice.setting, advisable(setting, grinder, grind))
+  if (toSetting === setting) return null
+  return {
+    steps: Math.max(1, Math.round(Math.abs(toSetting - setting) / grinder.settingStep)),
+    toSetting,
+    ranWellAt: advice.ranWellAt,
+  }
+}
+
+function nothingBehind(grinder: GrinderScale): GrindBehind {
+  return {
+    grinder: { ...grinder, innerBurr: null, lnTimePerUnit: null, purgeG: 0 },
+    history: [],
+    session: [],
+    wish: { coffeeId: '', basketId: null, doseRangeG: null, pricePerKg: null },
+  }
 }
 
 /** Whether no finer setting may be advised. */
@@ -43,13 +80,15 @@ function advisable(setting: number, grinder: GrinderScale, { ranAt = [] }: Grind
   return scaleToAdvise(grinder, [...ranAt, setting])
 }
 
-function settingAfter(
-  direction: GrindMove['direction'],
-  steps: number,
-  setting: number,
+/** What was named goes the way it says, even where the model would rather see the shot again. */
+function atLeastOneStep(
+  direction: Direction,
+  from: number,
+  wanted: number,
   { minSetting, maxSetting, settingStep, finerIs }: GrinderScale,
 ): number {
-  const upwards = (direction === 'finer') === (finerIs === 'higher')
-  const wanted = setting + (upwards ? steps : -steps) * settingStep
-  return roundSetting(Math.min(maxSetting, Math.max(minSetting, wanted)))
+  const sign = (direction === 'finer') === (finerIs === 'higher') ? 1 : -1
+  const isThatWay = sign * (wanted - from) >= settingStep - 1e-9
+  const to = isThatWay ? wanted : from + sign * settingStep
+  return roundSetting(Math.min(maxSetting, Math.max(minSetting, to)))
 }

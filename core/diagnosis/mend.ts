@@ -1,7 +1,7 @@
 import { ranFast, ranSlow } from '../reading/flow.ts'
 import type { GateFault, Readings } from '../reading/types.ts'
 import { type Cause, FAULTS, type Fault } from './causes.ts'
-import { type GrindContext, grindMove, isAtFinest } from './grindMove.ts'
+import { type GrindContext, isAtFinest } from './grindMove.ts'
 import { whenToLook } from './nextLook.ts'
 import type { Move, Reason } from './types.ts'
 
@@ -115,11 +115,16 @@ function grindMend(
   if (cause === 'grind-too-coarse' && ranFast(flow)) {
     return isAtFinest(grind)
       ? { move: { lever: 'burrs' }, why: [{ code: 'last-safe-step' }] }
-      : { move: grindMove('finer', flow, grind), why: [] }
+      : plainGrind('finer')
   }
-  if (cause === 'grind-too-fine' && isSlow) return { move: grindMove('coarser', flow, grind), why: [] }
+  if (cause === 'grind-too-fine' && isSlow) return plainGrind('coarser')
   return { move: { lever: 'observe', observation: 'time-it' }, why: [] }
 }
+
+const plainGrind = (direction: 'finer' | 'coarser'): Mend => ({
+  move: { lever: 'grind', direction },
+  why: [],
+})
 
 /** Whether a move changes nothing. */
 export function keepsAll({ lever }: Move): boolean {

@@ -1,6 +1,5 @@
 import type { ShotContext } from '../reading/context.ts'
 import type { Recipe } from '../recipe/recipe.ts'
-import { THRESHOLDS } from '../thresholds.ts'
 import type { Way } from './causes.ts'
 import { HYPOTHESES } from './hypotheses.ts'
 
@@ -53,8 +52,9 @@ function grindMoved(moved: ShotContext['grindMoved']): [Way, number][] {
   ]
 }
 
+/** From so many steps on a move was a large one. */
+const FAR_STEPS = 4
+
 function movedBy(steps: number): number {
-  return steps < THRESHOLDS.grindMoveStepsFarOut
-    ? FACTORS.movedOneStep * (1 + steps / THRESHOLDS.grindMoveStepsFarOut)
-    : FACTORS.movedFar
+  return steps < FAR_STEPS ? FACTORS.movedOneStep * (1 + steps / FAR_STEPS) : FACTORS.movedFar
 }

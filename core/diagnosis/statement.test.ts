@@ -103,7 +103,7 @@ test('at the last safe step another lever is named', () => {
     move: { lever: 'burrs' },
     why: [{ code: 'last-safe-step' }],
   })
-  expect(diagnose(gush, { setting: 6, grinder }).move).toMatchObject({ steps: 3, toSetting: 3 })
+  expect(diagnose(gush, { setting: 6, grinder }).grindTo).toMatchObject({ steps: 3, toSetting: 3 })
 })
 
 test.each([

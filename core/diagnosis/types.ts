@@ -72,7 +72,8 @@ export type Move =
   /** Good to a trusted tongue though off its window: once more the same, before anything is concluded. */
   | { lever: 'again' }
   | { lever: 'observe'; observation: Observation }
-  | { lever: 'grind'; direction: 'finer' | 'coarser'; steps: number; toSetting: number | null }
+  /** How far is worked out when somebody asks: `Diagnosis.grindTo`. */
+  | { lever: 'grind'; direction: 'finer' | 'coarser' }
   | { lever: 'dose'; direction: 'more' | 'less'; trimG: number | null }
   /** `by` is null where nobody measured the cup. */
   | { lever: 'stop'; direction: 'later' | 'sooner'; by: number | null; unit: 'g' | 'ml' }
@@ -141,10 +142,19 @@ export interface Statement {
   causes: readonly { cause: Cause; probability: number }[]
 }
 
+/** How far a grind move goes, and where the grinder ran well before: the way back. */
+export interface GrindTo {
+  steps: number
+  toSetting: number
+  ranWellAt: number | null
+}
+
 /** A statement with what is worked out when somebody asks for it. */
 export interface Diagnosis extends Statement {
   /** What speaks for and against what was named first, the weightiest first. */
   evidence: readonly WeighedEvidence[]
+  /** Of a grind move on a grinder whose setting and scale are known. */
+  grindTo: GrindTo | null
   /** What to look at beside the move, and whether that is still to be had of this shot. */
   lookNext: { observation: Observation; isStillThere: boolean } | null
   /** The version of the rules that said all this. */

@@ -2,9 +2,11 @@ import fc from 'fast-check'
 import { finestAdvised, isClearOfTouching } from '../equipment/fineEnd.ts'
 import { GRINDER, PUMP_RECIPE, grindShot } from '../testing/examples.ts'
 import { adviseGrind } from './adviseGrind.ts'
-import type { DialInGrinder } from './types.ts'
+import type { DialInGrinder, GrindSeen, SessionShot } from './types.ts'
 
-const WISH = { coffeeId: 'tern', doseRangeG: null, pricePerKg: null }
+const WISH = { coffeeId: 'tern', basketId: null, doseRangeG: null, pricePerKg: null }
+const advise = (session: SessionShot[], grinder: DialInGrinder, history: GrindSeen[] = []) =>
+  adviseGrind({ history, session, recipe: PUMP_RECIPE, grinder, wish: WISH })
 const MILL: DialInGrinder = { ...GRINDER, innerBurr: null, lnTimePerUnit: 0.07, purgeG: 3 }
 
 const pulledAt = (setting: number, stopS: number) =>
@@ -25,8 +27,8 @@ const anyHistory = fc.array(
 
 test('property: dialling in never advises a setting at or past touching burrs, or beyond what may be advised', () => {
   fc.assert(
-    fc.property(anyGrinder, anyHistory, (grinder, history) => {
-      const { setting } = adviseGrind(history, PUMP_RECIPE, grinder, WISH)
+    fc.property(anyGrinder, anyHistory, fc.boolean(), (grinder, history, isBefore) => {
+      const { setting } = isBefore ? advise([], grinder, history) : advise(history, grinder)
       const finest = finestAdvised(
         grinder,
         history.map((each) => each.setting),
@@ -44,5 +46,5 @@ test('property: dialling in never advises a setting at or past touching burrs, o
 test('gush after gush, it goes no finer than a step clear of where the burrs touch', () => {
   const grinder = { ...MILL, touchingAt: 2 }
   const gushes = [6, 4, 3].map((setting) => pulledAt(setting, 9))
-  expect(adviseGrind(gushes, PUMP_RECIPE, grinder, WISH).setting).toBe(3)
+  expect(advise(gushes, grinder).setting).toBe(3)
 })

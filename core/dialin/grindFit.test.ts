@@ -1,6 +1,6 @@
 import { PUMP_RECIPE, grindShot } from '../testing/examples.ts'
 import { grindFit } from './grindFit.ts'
-import type { DialInGrinder, GrindShot } from './types.ts'
+import type { DialInGrinder, SessionShot } from './types.ts'
 
 const grinder: DialInGrinder = {
   minSetting: 0,
@@ -12,10 +12,10 @@ const grinder: DialInGrinder = {
   lnTimePerUnit: null,
   purgeG: 4,
 }
-const wish = { coffeeId: 'tern', doseRangeG: null, pricePerKg: null }
-const shot = (setting: number, stopS: number, part: Partial<GrindShot> = {}) =>
-  grindShot(setting, { stopS }, part)
-const fit = (...shots: GrindShot[]) => grindFit(shots, PUMP_RECIPE, grinder, wish, [8, 20])
+const wish = { coffeeId: 'tern', basketId: null, doseRangeG: null, pricePerKg: null }
+const shot = (setting: number, stopS: number) => grindShot(setting, { stopS })
+const fit = (...session: SessionShot[]) =>
+  grindFit({ history: [], session, recipe: PUMP_RECIPE, grinder, wish }, [8, 20])
 
 test('the line runs down towards the coarse end, inside its band, and passes near the shots', () => {
   const { line, shots } = fit(shot(10, 36), shot(14, 28), shot(18, 22))
@@ -32,18 +32,15 @@ test('the line runs down towards the coarse end, inside its band, and passes nea
   expect(near.s).toBeLessThan(31)
 })
 
+test('it bends: towards fine a step does more than towards coarse', () => {
+  const { line } = fit(shot(14, 28))
+  const [fine, middle, coarse] = [line[0], line[12], line.at(-1)].map((each) => Math.log(each?.s ?? 1))
+  expect((fine ?? 0) - (middle ?? 0)).toBeGreaterThan((middle ?? 0) - (coarse ?? 0))
+})
+
 test('each shot narrows the band', () => {
   const widthAt = ({ line }: ReturnType<typeof fit>) =>
     Math.log((line[12]?.highS ?? 1) / (line[12]?.lowS ?? 1))
   expect(widthAt(fit(shot(14, 28), shot(14, 28.4), shot(15, 26.6)))).toBeLessThan(widthAt(fit(shot(14, 28))))
   expect(widthAt(fit(shot(14, 28)))).toBeLessThan(widthAt(fit()))
-})
-
-test('only this session’s shots of this coffee are drawn', () => {
-  const { shots } = fit(
-    shot(14, 28),
-    shot(12, 30, { isThisSession: false }),
-    shot(16, 25, { coffeeId: 'gull' }),
-  )
-  expect(shots).toHaveLength(1)
 })

@@ -1,8 +1,6 @@
-import type { Recipe } from '../recipe/recipe.ts'
-import { lnTimeAt } from './grindModel.ts'
-import { finenessNow, observationsOf } from './observations.ts'
-import { situationOf } from './situation.ts'
-import type { DialInGrinder, DialInWish, GrindShot } from './types.ts'
+import { missLnAt } from './grindModel.ts'
+import { finenessNow, observationsOf, targetLn } from './observations.ts'
+import { type GrindKnown, situationOf } from './situation.ts'
 
 /** The line that the shots so far draw, and the shots themselves at the recipe's dose; times in s on its clock. */
 export interface GrindFit {
@@ -18,23 +16,20 @@ const FOUR_IN_FIVE = 1.2816
  * session's shots of this coffee.
  * @param from,to the settings between which the line is drawn
  */
-export function grindFit(
-  history: readonly GrindShot[],
-  recipe: Recipe,
-  grinder: DialInGrinder,
-  wish: DialInWish,
-  [from, to]: readonly [number, number],
-): GrindFit {
-  const { model } = situationOf(history, recipe, grinder, wish)
+export function grindFit(known: GrindKnown, [from, to]: readonly [number, number]): GrindFit {
+  const { model, session, recipe, grinder, wish } = situationOf(known)
+  const middle = targetLn(recipe)
   const line = Array.from({ length: POINTS }, (_, at) => {
     const setting = from + ((to - from) * at) / (POINTS - 1)
-    const { mean, variance } = lnTimeAt(model, finenessNow(setting, grinder))
-    const sd = Math.sqrt(variance + model.mean.noise ** 2)
-    const at80 = (sds: number) => Math.exp(mean + sds * sd)
+    const { mean, sd } = missLnAt(model, finenessNow(setting, grinder))
+    const spread = Math.hypot(sd, model.mean.noise)
+    const at80 = (sds: number) => Math.exp(middle + mean + sds * spread)
     return { setting, s: at80(0), lowS: at80(-FOUR_IN_FIVE), highS: at80(FOUR_IN_FIVE) }
   })
-  const shots = observationsOf(history, recipe, grinder)
-    .filter(({ isThisSession, coffeeId }) => isThisSession && coffeeId === wish.coffeeId)
-    .map(({ setting, lnTime, bound }) => ({ setting, s: Math.exp(lnTime), bound }))
+  const shots = observationsOf(session, recipe, grinder, wish).map(({ setting, missLn, doseLn, bound }) => ({
+    setting,
+    s: Math.exp(middle + missLn - model.dose.elasticity * doseLn),
+    bound,
+  }))
   return { line, shots }
 }

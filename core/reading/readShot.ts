@@ -1,3 +1,4 @@
+import { asWanted } from '../recipe/asWanted.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
 import { timeAtTarget } from '../shot/timeAtTarget.ts'
@@ -24,11 +25,12 @@ import type {
 import type { ReadingKind } from '../skill/types.ts'
 
 /**
- * Reads one shot against the revision of the recipe it was pulled by: dose, tamp, yield, time, taste, the gate,
- * the flow and the signs of channelling. Any part may be unknown and is then not judged; nothing is thrown.
+ * Reads one shot against the revision of the recipe it was pulled by, with the dose and yield it was meant to have: dose,
+ * tamp, yield, time, taste, the gate, the flow and the signs of channelling. Any part may be unknown and is then not judged; nothing is thrown.
  * @param context what is known beside the shot's own facts
  */
-export function readShot(facts: ShotFacts, recipe: Recipe, context: ShotContext = NO_CONTEXT): Readings {
+export function readShot(facts: ShotFacts, its: Recipe, context: ShotContext = NO_CONTEXT): Readings {
+  const recipe = asWanted(its, facts.wanted)
   const judgedOnly = <R>(kind: ReadingKind, reading: R): R | Unjudged =>
     recipe.school?.onlyRecorded.includes(kind) ? { judged: false, why: 'only-recorded' } : reading
   const dose = judgedOnly('dose', readDose(facts, recipe))

@@ -28,9 +28,16 @@ export interface AsItStood {
         warmUpMinutes: number
         /** What the basket in the group is made for, in g. */
         basketNominalG: number | null
+        /** Left out where it was not kept. */
+        basketId?: string | null
       })
     | null
-  grinder: Pick<GrinderScale, 'settingStep' | 'finerIs'> | null
+  grinder:
+    | (Pick<GrinderScale, 'settingStep' | 'finerIs'> & {
+        /** Where the inner burr stood; left out where that was not kept. */
+        innerBurrAt?: number | null
+      })
+    | null
 }
 
 /** All that is kept of a shot that its reading looks at. */

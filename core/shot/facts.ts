@@ -46,6 +46,12 @@ export interface ShotSample {
   weightG: number
 }
 
+/** What a shot was meant to be where dialling in took it off its recipe, in g; null where it is the recipe's own. */
+export interface ShotWanted {
+  doseG: number | null
+  yieldG: number | null
+}
+
 /** What only some houses measure. */
 export interface ShotMeasures {
   /** Yield as read in the cup with its crema. */
@@ -76,6 +82,8 @@ export interface ShotFacts {
   abandoned: Abandonment | null
   taste: Record<TasteAxis, number | null>
   look: { stream: Stream | null; puck: Puck | null }
+  /** Left out where it was meant as the recipe says. */
+  wanted?: ShotWanted
   /** Left out where the house measures none of it. */
   measured?: ShotMeasures
   /** Left out where no scale that tells of itself stood under the cup. */

@@ -1,4 +1,5 @@
-import type { GrindShot } from '../dialin/types.ts'
+import { type PulledAt, sessionShot } from '../dialin/grindShot.ts'
+import type { SessionShot } from '../dialin/types.ts'
 import type { GrinderScale, Vessel } from '../equipment/equipment.ts'
 import { readShot } from '../reading/readShot.ts'
 import type { Recipe } from '../recipe/recipe.ts'
@@ -71,17 +72,20 @@ export function taste(sour: number, sweet: number, bitter: number): ShotFacts['t
 export function grindShot(
   setting: number,
   pull: Pull,
-  also: Partial<GrindShot> = {},
+  { where, ...also }: Partial<SessionShot> & { where?: Partial<PulledAt> } = {},
   facts: Partial<ShotFacts> = {},
-): GrindShot {
-  return {
+  recipe: Recipe = PUMP_RECIPE,
+): SessionShot {
+  const at: PulledAt = {
     coffeeId: 'tern',
+    basketId: null,
     daysAgo: 0,
-    isThisSession: true,
     setting,
     innerBurrAt: null,
-    doseWantedG: null,
-    readings: readShot(carefulShot(pull, facts), PUMP_RECIPE),
-    ...also,
+    isDialIn: true,
+    ...where,
   }
+  const shot = sessionShot(readShot(carefulShot(pull, facts), recipe), recipe, at, ['odalys'])
+  if (shot === null) throw new Error('It was pulled by another clock.')
+  return { ...shot, ...also }
 }

@@ -1,4 +1,3 @@
-import { finestAdvised, isClearOfTouching } from '../equipment/fineEnd.ts'
 import type { Fault } from '../diagnosis/causes.ts'
 import { leaningNoted, tasteLeaning } from '../diagnosis/taste.ts'
 import type { Statement } from '../diagnosis/types.ts'
@@ -22,21 +21,6 @@ const isSlow = ({ flow }: Readings) => ranSlow(flow)
 
 /** Rules of safety: what advice could hurt. */
 const SAFE: Record<string, StatementRule> = {
-  'no setting at or past touching burrs, or beyond what may be advised': ({ move }, _, { grind }) => {
-    if (move.lever !== 'grind' || move.toSetting === null || grind.grinder === null || grind.setting === null)
-      return true
-    const { grinder, setting } = grind
-    const finest = finestAdvised(grinder, [setting])
-    const isWithin = grinder.finerIs === 'lower' ? move.toSetting >= finest : move.toSetting <= finest
-    return (isWithin && isClearOfTouching(move.toSetting, grinder)) || move.direction === 'coarser'
-  },
-  'a grind move goes the way it says': ({ move }, _, { grind }) => {
-    if (move.lever !== 'grind' || move.toSetting === null || grind.setting === null || grind.grinder === null)
-      return true
-    const isLower = grind.grinder.finerIs === 'lower'
-    const finerBy = isLower ? grind.setting - move.toSetting : move.toSetting - grind.setting
-    return move.direction === 'finer' ? finerBy > 0 : finerBy <= 0
-  },
   'every choke has the caution about pressure': ({ pressureCaution }, { flow, of: { facts } }) =>
     pressureCaution !== null || (flow.state !== 'choking' && facts.abandoned !== 'choked'),
   'a pump that ran without a drop has it too': ({ pressureCaution }, { of: { facts } }) =>

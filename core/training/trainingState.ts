@@ -31,6 +31,8 @@ export interface LockedSetting {
   recipeRevisionId: string
   setting: number
   doseG: number
+  /** Left out where it is the recipe's. */
+  yieldG?: number
   /** The recipe's basket and the inner burr as they were: another of either asks for a look. */
   basketId: string | null
   innerBurrAt: number | null

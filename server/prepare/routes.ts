@@ -2,6 +2,7 @@ import { ENDPOINTS, PREPARED_KINDS, fileThing } from '@calm-apron/contract'
 import { Router } from 'express'
 import type { House } from '../house.ts'
 import { serve } from '../http/serve.ts'
+import { grindHistory } from './grindHistory.ts'
 import { importThings } from './importThings.ts'
 import { archivePrepared, changePrepared, makePrepared, readPrepared, seePrepared } from './prepareService.ts'
 import { allPrepared } from './queries.ts'
@@ -50,6 +51,9 @@ export function prepareRoutes(house: House): Router {
   }))
   serve(house, router, ENDPOINTS.workedSettings, async (work) => ({
     answer: { settings: await workedSettings(work, work.params.preparedId) },
+  }))
+  serve(house, router, ENDPOINTS.grindHistory, async (work) => ({
+    answer: { seen: await grindHistory(work, work.params.preparedId, work.query) },
   }))
   return router
 }

@@ -13,6 +13,7 @@ import { type InnerBurr, readRecorded, settingAfterBurrMove } from '@calm-apron/
 import { notThere } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { findRecipeRevisions, listShots } from '../shots/queries.ts'
+import { coffeesOfBags } from './coffeesOfBags.ts'
 import { findPrepared, listRevisions } from './queries.ts'
 
 /** As far back as settings are looked for. */
@@ -70,26 +71,6 @@ function didWork(shot: ShotSummary, recipe: RecipeRevision | undefined): boolean
   if (recipe === undefined) return false
   const { flow, gate } = readRecorded(recordedOf(shot), recipe.targets)
   return flow.state === 'on' && gate.passed
-}
-
-/** The coffee of each bag. */
-async function coffeesOfBags(
-  { transaction }: Errand,
-  shots: readonly ShotSummary[],
-): Promise<Map<string, PreparedRecord>> {
-  const bagIds = [...new Set(shots.flatMap(({ bagId }) => bagId ?? []))]
-  const bags = await findPrepared(transaction, bagIds)
-  const coffees = await findPrepared(
-    transaction,
-    bags.flatMap(({ parentId }) => parentId ?? []),
-  )
-  const byId = new Map(coffees.map((coffee) => [coffee.preparedId, coffee]))
-  return new Map(
-    bags.flatMap(({ preparedId, parentId }): [string, PreparedRecord][] => {
-      const coffee = byId.get(parentId ?? '')
-      return coffee === undefined ? [] : [[preparedId, coffee]]
-    }),
-  )
 }
 
 /** The positions of the inner burr, newest first; the first revision stands for all that was before it. */

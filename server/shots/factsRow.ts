@@ -52,6 +52,8 @@ export function toColumns(facts: StoredFacts): FactColumns {
     abandoned: facts.abandoned,
     ...facts.taste,
     ...facts.look,
+    doseWantedG: facts.wanted?.doseG ?? null,
+    yieldWantedG: facts.wanted?.yieldG ?? null,
     cupMl: facts.measured?.cupMl ?? null,
     tampForceN: facts.measured?.tampForceN ?? null,
     leadG: facts.measured?.leadG ?? null,
@@ -76,9 +78,15 @@ export function toFacts(row: RevisionRow): StoredFacts {
     taste: { sour: row.sour, sweet: row.sweet, bitter: row.bitter, body: row.body, dryness: row.dryness },
     look: { stream: row.stream, puck: row.puck },
     ...(row.basketClean !== null && { basketClean: row.basketClean }),
+    ...wantedOf(row),
     ...measuredOf(row),
     ...(row.noted !== null && { noted: row.noted }),
   }
+}
+
+function wantedOf({ doseWantedG, yieldWantedG }: RevisionRow): Pick<StoredFacts, 'wanted'> {
+  if (doseWantedG === null && yieldWantedG === null) return {}
+  return { wanted: { doseG: doseWantedG, yieldG: yieldWantedG } }
 }
 
 function measuredOf({ cupMl, tampForceN, leadG }: RevisionRow): Pick<StoredFacts, 'measured'> {

@@ -165,6 +165,15 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
   exportPrepared: [{ ask: always, answers: 200 }],
   coffeeUse: [{ ask: always, answers: 200 }],
   workedSettings: [{ ask: onThing, answers: THERE }],
+  grindHistory: [
+    {
+      ask: ({ preparedId }) => ({
+        params: { preparedId },
+        query: { recipeRevisionId: shotOf().recipeRevisionId },
+      }),
+      answers: THERE,
+    },
+  ],
 
   listShots: [
     { ask: always, answers: 200 },

@@ -43,7 +43,9 @@ const issueAt = (field: DraftField, unit: 's' | 'g' | null) =>
   <ReadyPanel
     v-if="step === 'ready'"
     v-model="draft"
+    :recipe="recipe"
     :grinder="grinder"
+    :basket="basket"
     :grind-issue="issueAt('grind', null)"
     :prediction-issue="issueAt('prediction', 's')"
   />

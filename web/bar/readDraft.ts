@@ -45,6 +45,7 @@ export function readDraft(draft: ShotDraft): ReadDraft {
     abandoned: draft.abandoned,
     taste: { ...draft.taste },
     look: { ...draft.look },
+    ...(draft.wanted != null && { wanted: { ...draft.wanted } }),
     ...measuredOf(extra.values, cup.netG, draft),
   }
   return { facts, dose, cup, issues }

@@ -5,6 +5,7 @@ import type {
   Puck,
   ShotFacts,
   ShotNotes,
+  ShotWanted,
   Side,
   Stream,
   TasteAxis,
@@ -80,6 +81,8 @@ export interface ShotDraft extends ShotSetting {
   routineId: string | null
   step: BarStep
   grindText: string
+  /** What it is meant to be where dialling in took it off its recipe; left out or null where it is the recipe's own. */
+  wanted?: ShotWanted | null
   gate: Record<GateQuestion, boolean | null>
   dose: WeighingEntry
   tamp: { tilt: Tilt | null; lowSide: Side | null; settled: boolean | null }
@@ -121,6 +124,7 @@ export function draftOf(
     ...setting,
     step: 'ready',
     grindText: textOf(facts.grindSetting),
+    wanted: facts.wanted ?? null,
     gate: gateAnswers(facts),
     dose: entryOf(facts.dose, toText),
     tamp: { ...facts.tamp },

@@ -1,4 +1,4 @@
-import { readRecorded } from '@calm-apron/core'
+import { asWanted, readRecorded } from '@calm-apron/core'
 import { computed, reactive, watch } from 'vue'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
@@ -20,7 +20,11 @@ export function useDraft(found: ShotDraft) {
   let isDone = false
 
   const read = computed(() => readDraft(draft))
-  const recipe = computed(() => academy.recipe(draft.recipeRevisionId))
+  /** With the dose and yield that this shot is meant to have. */
+  const recipe = computed(() => {
+    const its = academy.recipe(draft.recipeRevisionId)
+    return its && { ...its, targets: asWanted(its.targets, draft.wanted) }
+  })
   const grinder = computed(() => academy.grinder(draft.grinderId))
   const bar = computed(() => academy.bar(draft.barId))
   const vessels = computed(() => bar.value?.vessels ?? [])

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { settingShown } from '@calm-apron/core'
+import { type DialInStep, settingShown } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -13,7 +13,9 @@ import { useDoor } from '../store/door.ts'
 import { useFormat } from '../units/useFormat.ts'
 import DialInChart from './DialInChart.vue'
 import DialInShots from './DialInShots.vue'
+import { wantedOf } from '../training/useTraining.ts'
 import { useDialIn } from './useDialIn.ts'
+import { useOtherLocks } from './useOtherLocks.ts'
 
 /** Finding the setting for a session: the next shot, why, what is to be expected, and what it has cost so far. */
 const props = defineProps<{ trainingId: string }>()
@@ -31,6 +33,7 @@ const {
   grinder,
   coffee,
   advice,
+  needed,
   fit,
   sessionListed,
   best,
@@ -46,10 +49,16 @@ const lockedFor = computed(() => {
 })
 
 const shown = (setting: number) => settingShown(setting, grinder.value?.lettersPerNumber ?? 0)
-const isOver = computed(() => advice.value?.step === 'done' || advice.value?.step === 'leave')
-const isBetween = computed(
-  () => advice.value?.step === 'nudge-dose' || advice.value?.step === 'move-inner-burr',
+const OVER: readonly DialInStep[] = ['done', 'taste-it', 'lock-on-taste']
+const isOver = computed(() => advice.value !== null && OVER.includes(advice.value.step))
+const isTasteDue = computed(() => advice.value?.step === 'taste-it')
+const isOffRecipe = computed(
+  () =>
+    advice.value !== null && recipe.value !== null && wantedOf(advice.value, recipe.value.targets) !== null,
 )
+const lastShotId = computed(() => sessionListed.value.at(-1)?.shot.shotId ?? '')
+/** Other trainings that keep this grinder at a setting of their own. */
+const alsoLocked = useOtherLocks(() => props.trainingId)
 const marks = computed(() => {
   if (advice.value === null) return []
   const { setting, brackets } = advice.value
@@ -81,7 +90,11 @@ async function lockAndGo(): Promise<void> {
     <section class="advice" aria-labelledby="next-shot">
       <h2 id="next-shot" class="next">
         {{
-          t(`dialin.step.${advice.step}`, { setting: shown(advice.setting), dose: format.mass(advice.doseG) })
+          t(`dialin.step.${advice.step}`, {
+            setting: shown(advice.setting),
+            dose: format.mass(advice.doseG),
+            yield: format.mass(advice.yieldG),
+          })
         }}
       </h2>
       <p v-if="!isOver">
@@ -105,7 +118,18 @@ async function lockAndGo(): Promise<void> {
       <p v-if="grinder.dosesBy === 'time' && advice.purgeG > 0" class="do" role="note">
         {{ t('dialin.doseAgain') }}
       </p>
-      <p v-if="isBetween" class="do" role="note">{{ t('dialin.between') }}</p>
+      <p v-if="isOffRecipe" class="do" role="note">
+        {{ t('dialin.wanted', { dose: format.mass(advice.doseG), yield: format.mass(advice.yieldG) }) }}
+      </p>
+      <p v-for="other in alsoLocked" :key="other.trainingId" class="do" role="note">
+        {{ t('dialin.alsoLocked', { setting: shown(other.setting), what: other.what }) }}
+      </p>
+      <template v-if="advice.waysOut.length > 0">
+        <p>{{ t('dialin.waysOut') }}</p>
+        <ul class="why">
+          <li v-for="way in advice.waysOut" :key="way">{{ t(`dialin.way.${way}`) }}</li>
+        </ul>
+      </template>
       <details v-if="!isOver">
         <summary>{{ t('ready.predict') }}</summary>
         <NumberEntry v-model="prediction" :label="t('ready.prediction')" :suffix="t('unit.s')" />
@@ -122,8 +146,20 @@ async function lockAndGo(): Promise<void> {
         >
           {{ t('dialin.lock', { setting: shown(advice.setting) }) }}
         </Button>
+        <RouterLink
+          v-if="isTasteDue && lastShotId"
+          class="press second"
+          :to="{ name: 'correct', params: { shotId: lastShotId } }"
+          >{{ t('dialin.noteTaste') }}</RouterLink
+        >
         <Button v-if="isOver" size="large" @click="pull(prediction)">{{ t('dialin.onceMore') }}</Button>
       </div>
+      <p v-if="advice.ranWellAt !== null && advice.ranWellAt !== advice.setting" class="soft">
+        {{ t('dialin.ranWellAt', { setting: shown(advice.ranWellAt) }) }}
+      </p>
+      <p v-if="isOver && needed" class="soft">
+        {{ t('dialin.needed', { grams: format.plain(Math.round(needed.grams)) }, needed.shots) }}
+      </p>
       <p class="soft">
         {{ t('dialin.spent', { grams: format.plain(Math.round(advice.spent.grams)) }, advice.spent.shots) }}
         <span v-if="advice.spent.money !== null">

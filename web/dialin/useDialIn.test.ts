@@ -1,4 +1,4 @@
-import type { TodayGrinder } from '@calm-apron/contract'
+import type { GrindSeenOn, TodayGrinder } from '@calm-apron/contract'
 import { carefulShot } from '@calm-apron/core/testing'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
@@ -6,6 +6,7 @@ import { useDrafts } from '../store/drafts.ts'
 import { IDA, ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../store/testing/device.ts'
 import {
   BAG,
+  COFFEE,
   GRINDER,
   RECIPE,
   RECIPE_REVISION,
@@ -17,7 +18,8 @@ import {
 } from '../store/testing/house.ts'
 import { inSetup } from '../testing/inSetup.ts'
 import { useTrainings } from '../training/trainings.ts'
-import { dialInGrinder, useDialIn } from './useDialIn.ts'
+import { dialInGrinder } from './dialInWish.ts'
+import { useDialIn } from './useDialIn.ts'
 
 const [grinder] = barOf().grinders as [TodayGrinder]
 
@@ -34,6 +36,11 @@ const pulled = (
 
 /** A trainer dialling in, with these shots behind them, the newest first as the server lists them. */
 async function tabletWith(...shots: ReturnType<typeof listedShot>[]) {
+  return tabletKnowing([], ...shots)
+}
+
+/** The same, with what the grinder did before. */
+async function tabletKnowing(seen: readonly GrindSeenOn[], ...shots: ReturnType<typeof listedShot>[]) {
   const device = await freshDevice({
     'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS),
     'GET /today': () => ({ body: houseOf() }),
@@ -41,7 +48,9 @@ async function tabletWith(...shots: ReturnType<typeof listedShot>[]) {
   })
   const list = { body: { shots, recipes: [RECIPE_REVISION], nextCursor: null } }
   device.says[`GET /shots?trainingId=${TRAINING}&limit=100`] = () => list
-  device.says[`GET /shots?grinderId=${GRINDER}&limit=80`] = () => list
+  device.says[
+    `GET /prepared/${GRINDER}/grind-history?recipeRevisionId=${RECIPE}&exceptTrainingId=${TRAINING}`
+  ] = () => ({ body: { seen } })
   const { result: dialIn, end, went } = await inSetup(() => useDialIn(() => TRAINING))
   await useDoor().load()
   await useAcademy().load()
@@ -112,9 +121,46 @@ test('a lock keeps what it was found with, and what it cost', async () => {
   end()
 })
 
-test('another training’s shots teach the slope, and are not this one’s', async () => {
-  const { dialIn, end } = await tabletWith(pulled(1, 20, 18, { trainingId: null, personId: IDA }))
+const before = (setting: number, timeS: number): GrindSeenOn => ({
+  pulledOn: '2026-11-25',
+  coffeeId: COFFEE,
+  basketId: null,
+  setting,
+  innerBurrAt: null,
+  doseG: 18,
+  timeS,
+  bound: null,
+  shiftLn: 0,
+  spreadLn: 0,
+  isDialIn: true,
+})
+
+test('what this grinder did before with this coffee is where it starts, and the way back', async () => {
+  const { dialIn, end } = await tabletKnowing([before(13, 28), before(13, 28.3)])
+  expect(dialIn.advice.value).toMatchObject({ step: 'start', setting: 13, why: ['same-coffee-before'] })
   expect(dialIn.sessionListed.value).toEqual([])
-  expect(dialIn.sessionShots.value).toEqual([])
+  end()
+})
+
+test('practice beside the dial-in is history of today, and neither confirms nor moves it', async () => {
+  const practice = pulled(3, 14, 22, { purpose: 'practice', personId: IDA })
+  const { dialIn, end } = await tabletWith(practice, pulled(2, 14, 28))
+  expect(dialIn.sessionShots.value).toHaveLength(1)
+  expect(dialIn.advice.value?.step).toBe('confirm')
+  end()
+})
+
+test('between two steps what is meant instead of the recipe goes with the next shot, and into the lock', async () => {
+  const facts = (setting: number, stopS: number) =>
+    carefulShot({ stopS, cupG: 38 }, { grindSetting: setting, wanted: { doseG: null, yieldG: 38 } })
+  const at38 = listedShot(1, { purpose: 'dial-in' }, facts(14, 28))
+  const { dialIn, end } = await tabletWith(at38)
+  expect(dialIn.advice.value).toMatchObject({ step: 'confirm', setting: 14, yieldG: 38 })
+  await dialIn.pull('')
+  const drafts = useDrafts()
+  await drafts.reload()
+  expect(drafts.drafts[0]).toMatchObject({ wanted: { doseG: null, yieldG: 38 } })
+  await dialIn.lock()
+  expect(useTrainings().stateOf(TRAINING)?.lock).toMatchObject({ doseG: 18, yieldG: 38 })
   end()
 })

@@ -1,112 +1,112 @@
-import type { TodayGrinder } from '@calm-apron/contract'
-import { type DialInGrinder, type DialInWish, type GrindShot, adviseGrind, grindFit } from '@calm-apron/core'
-import { computed, ref, watch } from 'vue'
+import type { ShotSummary } from '@calm-apron/contract'
+import {
+  type DialInWish,
+  type GrindKnown,
+  type ShotWanted,
+  type TrainingSetup,
+  adviseGrind,
+  adviserFromStart,
+  grindFit,
+} from '@calm-apron/core'
+import { computed } from 'vue'
 import { readListed } from '../reading/readListed.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
-import { useOutbox } from '../store/outbox.ts'
-import { type ListedShot, useShots } from '../store/shots.ts'
 import { useTrainings } from '../training/trainings.ts'
-import { useTraining } from '../training/useTraining.ts'
+import { useTraining, wantedOf } from '../training/useTraining.ts'
+import { sessionOf } from './sessionOf.ts'
+import { useGrindHistory } from './useGrindHistory.ts'
+import { dialInGrinder, dialInWish } from './dialInWish.ts'
 
-/** So much of a grinder's history is looked at. */
-const HISTORY_SHOTS = 80
-const MS_PER_DAY = 86_400_000
-/** A basket takes so much more or less than a dose to reach between two settings. */
-const NUDGE_G = 0.3
-
-/** A grinder as dialling in sees it. */
-export function dialInGrinder(grinder: TodayGrinder): DialInGrinder {
-  const { minSetting, maxSetting, settingStep, finerIs, innerBurr, purgeG, touchingAt } = grinder
-  return { minSetting, maxSetting, settingStep, finerIs, innerBurr, purgeG, touchingAt, lnTimePerUnit: null }
-}
+const isWith = (
+  { grinderId, bagId }: Pick<ShotSummary, 'grinderId' | 'bagId'>,
+  setup: Pick<TrainingSetup, 'grinderId' | 'bagId'> | null,
+) => grinderId === setup?.grinderId && bagId === setup.bagId
 
 /** Dialling in for a training: the shots so far, the next one, and the lock at the end. */
 export function useDialIn(trainingId: () => string) {
   const academy = useAcademy()
   const door = useDoor()
-  const outbox = useOutbox()
-  const shots = useShots()
   const trainings = useTrainings()
   const training = useTraining(trainingId)
-  const history = ref<ListedShot[]>([])
+  const { setup, recipe, grinder, coffee, listed, isCounted } = training
+
+  const history = useGrindHistory(() => {
+    const { grinderId = null, recipeRevisionId = '' } = setup.value ?? {}
+    return grinderId === null ? null : { grinderId, recipeRevisionId, exceptTrainingId: trainingId() }
+  })
   /** Advice from half of what is known would be another one. */
-  const isLoaded = ref(false)
+  const isLoaded = computed(() => isCounted.value && history.seen.value !== null)
 
-  const { setup, recipe, grinder, coffee } = training
-
-  async function load(): Promise<void> {
-    const grinderId = setup.value?.grinderId
-    if (!grinderId) return
-    history.value = (await shots.page({ grinderId }, null, HISTORY_SHOTS)).shots.toReversed()
-    isLoaded.value = true
-  }
-  watch([() => setup.value?.grinderId, () => outbox.writes.length], () => void load(), { immediate: true })
-
-  const coffeeId = computed(() => coffee.value?.coffeeId ?? `bag:${setup.value?.bagId ?? ''}`)
+  /** This training's shots of this bag, oldest first. */
+  const ofBag = computed(() => listed.value.filter(({ shot }) => isWith(shot, setup.value)).toReversed())
   /** What a stand-in pulled says nothing of a grinder; where one is dialled in with, only its own kind counts. */
-  const isSimulated = computed(() =>
-    history.value.some(({ shot }) => shot.trainingId === trainingId() && shot.isSimulated),
-  )
-  const grindShots = computed<GrindShot[]>(() =>
-    history.value.flatMap(({ shot, recipe: by }): GrindShot[] => {
-      const setting = shot.current.facts.grindSetting
-      if (setting === null || shot.isSimulated !== isSimulated.value) return []
-      return [
-        {
-          coffeeId: academy.coffeeOfBag(shot.bagId)?.coffeeId ?? `bag:${shot.bagId ?? ''}`,
-          daysAgo: Math.max(0, Math.floor((Date.now() - Date.parse(shot.pulledAt)) / MS_PER_DAY)),
-          isThisSession: shot.trainingId === trainingId(),
-          setting,
-          innerBurrAt: grinder.value?.innerBurr?.at ?? null,
-          doseWantedG: null,
-          readings: readListed({ shot, recipe: by }),
-        },
-      ]
+  const isSimulated = computed(() => ofBag.value.some(({ shot }) => shot.isSimulated))
+  const wish = computed<DialInWish>(() =>
+    dialInWish({
+      recipe: recipe.value,
+      coffee: coffee.value,
+      bagId: setup.value?.bagId ?? null,
+      basket: groupBasket.value,
     }),
   )
-  const wish = computed<DialInWish>(() => {
-    const doseG = recipe.value?.targets.doseG ?? 0
-    const { bagPrice = null, bagG = null } = coffee.value ?? {}
-    return {
-      coffeeId: coffeeId.value,
-      doseRangeG: { min: doseG - NUDGE_G, max: doseG + NUDGE_G },
-      pricePerKg: bagPrice !== null && bagG !== null && bagG > 0 ? (bagPrice / bagG) * 1000 : null,
-    }
-  })
+  const groupBasket = computed(() => academy.basketInGroup(training.groups.value[0] ?? null))
+  const shotsHere = computed(() =>
+    recipe.value === null
+      ? []
+      : sessionOf(
+          ofBag.value.filter(({ shot }) => shot.isSimulated === isSimulated.value),
+          recipe.value.targets,
+          wish.value.coffeeId,
+        ),
+  )
+  const sessionShots = computed(() => shotsHere.value.filter(({ isDialIn }) => isDialIn))
   const scale = computed(() => (grinder.value === null ? null : dialInGrinder(grinder.value)))
-  const advice = computed(() =>
+  const known = computed<GrindKnown | null>(() =>
     recipe.value === null || scale.value === null || !isLoaded.value
       ? null
-      : adviseGrind(grindShots.value, recipe.value.targets, scale.value, wish.value),
+      : {
+          // Practice beside the dial-in is history of today.
+          history: isSimulated.value
+            ? []
+            : [...(history.seen.value ?? []), ...shotsHere.value.filter(({ isDialIn }) => !isDialIn)],
+          session: sessionShots.value,
+          recipe: recipe.value.targets,
+          grinder: scale.value,
+          wish: wish.value,
+        },
   )
+  const advice = computed(() => (known.value === null ? null : adviseGrind(known.value)))
+  /** What the adviser would have needed from the same start: for whoever looked for the setting themselves. */
+  const needed = computed(() => (known.value === null ? null : adviserFromStart(known.value)))
   /** About the settings that matter: from all that were pulled, and the advised one, with room at both sides. */
   const fit = computed(() => {
-    if (recipe.value === null || scale.value === null || advice.value === null) return null
+    if (known.value === null || scale.value === null || advice.value === null) return null
     const { minSetting, maxSetting, settingStep } = scale.value
     const settings = [...sessionShots.value.map(({ setting }) => setting), advice.value.setting]
     const from = Math.max(minSetting, Math.min(...settings) - 4 * settingStep)
     const to = Math.min(maxSetting, Math.max(...settings) + 4 * settingStep)
-    return grindFit(grindShots.value, recipe.value.targets, scale.value, wish.value, [from, to])
+    return grindFit(known.value, [from, to])
   })
-  const sessionShots = computed(() =>
-    grindShots.value.filter((shot) => shot.isThisSession && shot.coffeeId === coffeeId.value),
-  )
-  const sessionListed = computed(() =>
-    history.value.filter(({ shot }) => shot.trainingId === trainingId() && shot.bagId === setup.value?.bagId),
-  )
+  const sessionListed = computed(() => ofBag.value)
   /** Of those whose gate let them speak of the grind, the one nearest to the middle of the window. */
   const best = computed(() => {
     const targets = recipe.value?.targets
     if (!targets) return null
     const middle = (targets.timeMinS + targets.timeMaxS) / 2
-    const timed = sessionShots.value.flatMap((shot) =>
-      shot.readings.timeAtTarget.kind === 'known' && shot.readings.gate.passed
-        ? [{ setting: shot.setting, s: shot.readings.timeAtTarget.s }]
-        : [],
-    )
+    const timed = ofBag.value.flatMap((each) => {
+      const { timeAtTarget, gate } = readListed(each)
+      const setting = each.shot.current.facts.grindSetting
+      return setting !== null && timeAtTarget.kind === 'known' && gate.passed
+        ? [{ setting, s: timeAtTarget.s }]
+        : []
+    })
     return timed.toSorted((a, b) => Math.abs(a.s - middle) - Math.abs(b.s - middle))[0] ?? null
   })
+
+  const wanted = computed<ShotWanted | null>(() =>
+    advice.value === null || recipe.value === null ? null : wantedOf(advice.value, recipe.value.targets),
+  )
 
   async function pull(byPersonS: string): Promise<void> {
     const [group] = training.groups.value
@@ -119,6 +119,7 @@ export function useDialIn(trainingId: () => string) {
         isCallAsked: false,
         grindOwner: door.isStaff ? 'trainer' : 'trainee',
         grindText: String(advice.value.setting),
+        wanted: wanted.value,
         prediction: { text: byPersonS, byToolS: Math.round(advice.value.predicted.s * 10) / 10 },
       },
     )
@@ -127,7 +128,7 @@ export function useDialIn(trainingId: () => string) {
   async function lock(): Promise<void> {
     const { setup: now } = training
     if (advice.value === null || now.value?.grinderId == null) return
-    const { spent, setting, doseG } = advice.value
+    const { spent, setting, doseG, yieldG } = advice.value
     await trainings.note(trainingId(), {
       kind: 'locked',
       lock: {
@@ -136,6 +137,7 @@ export function useDialIn(trainingId: () => string) {
         recipeRevisionId: now.value.recipeRevisionId,
         setting,
         doseG,
+        ...(wanted.value?.yieldG != null && { yieldG }),
         basketId: recipe.value?.method.basketId ?? null,
         innerBurrAt: grinder.value?.innerBurr?.at ?? null,
         ...spent,
@@ -143,5 +145,6 @@ export function useDialIn(trainingId: () => string) {
     })
   }
 
-  return { ...training, isLoaded, advice, fit, scale, sessionListed, sessionShots, best, pull, lock }
+  const told = { advice, needed, fit, scale, sessionListed, sessionShots, best }
+  return { ...training, isLoaded, ...told, pull, lock }
 }

@@ -47,7 +47,7 @@ const changed = computed(() => {
     </div>
     <div class="move">
       <p v-if="isLookFirst" class="soft">{{ t('reading.observeFirst') }}</p>
-      <p class="next">{{ words.moveWords(diagnosis.move, grindSetting) }}</p>
+      <p class="next">{{ words.moveWords(diagnosis, grindSetting) }}</p>
       <p v-if="words.mendTooWords(diagnosis)">{{ words.mendTooWords(diagnosis) }}</p>
       <p v-for="clause in clauses" :key="clause" class="soft">{{ clause }}</p>
       <p v-if="isFiner" class="soft">{{ t('move.finerWhileRunning') }}</p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { readableFacts } from '@calm-apron/contract'
+import { type ShotDetail, readableFacts } from '@calm-apron/contract'
 import { isCounted, isOfDialIn } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -34,7 +34,17 @@ const tasting = useTasting(
   () => shot.value?.isCallAsked === true || state.value === 'call-first',
 )
 const isOverruling = ref(false)
-const next = useNextInTraining(() => shot.value)
+/** The setting that the reading asks for is the one that the next shot begins with; else the one that it had. */
+const nextGrind = computed(() => {
+  const setting = diagnosis.value?.grindTo?.toSetting ?? shot.value?.current.facts.grindSetting ?? null
+  return setting === null ? '' : String(setting)
+})
+const next = useNextInTraining(() => shot.value, nextGrind)
+async function startNext(last: ShotDetail): Promise<void> {
+  const { barId, grinderId, bagId, machineId, groupNo } = last
+  const same = { barId, grinderId, bagId, machineId, groupNo, grindText: nextGrind.value }
+  await startShot(last.personId, last.recipeRevisionId, same)
+}
 const timeS = computed(() => {
   const time = readings.value?.timeAtTarget
   return time?.kind === 'known' ? time.s : null
@@ -102,8 +112,8 @@ const mayCorrect = computed(() => {
       :grind-setting="shot.current.facts.grindSetting"
     />
     <div class="shown">
-      <ShotRails :readings="readings" :recipe="shot.recipe.targets" />
-      <FigureLine :facts="readableFacts(shot)" :recipe="shot.recipe.targets" :time-s="timeS" />
+      <ShotRails :readings="readings" :recipe="readings.of.recipe" />
+      <FigureLine :facts="readableFacts(shot)" :recipe="readings.of.recipe" :time-s="timeS" />
       <p v-if="shot.current.note" class="note">{{ shot.current.note }}</p>
       <ShotCurve :shot="shot" />
       <SaidBefore
@@ -131,9 +141,7 @@ const mayCorrect = computed(() => {
           >{{ t('bar.toTraining') }}</RouterLink
         >
       </template>
-      <Button v-else type="primary" @click="startShot(shot.personId, shot.recipeRevisionId)">{{
-        t('reading.nextShot')
-      }}</Button>
+      <Button v-else type="primary" @click="startNext(shot)">{{ t('reading.nextShot') }}</Button>
       <Button v-if="door.may('overrule') && !isOverruling" @click="isOverruling = true">{{
         t('ruling.overrule')
       }}</Button>

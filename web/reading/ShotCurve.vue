@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ShotDetail } from '@calm-apron/contract'
-import { projectedFinishS, ranAwayS, unpackSeries } from '@calm-apron/core'
+import { asWanted, projectedFinishS, ranAwayS, unpackSeries } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import LiveCurve from '../bar/LiveCurve.vue'
@@ -13,6 +13,7 @@ const format = useFormat()
 
 const samples = computed(() => unpackSeries(props.shot.series?.weight ?? ''))
 const clock = computed(() => props.shot.current.facts.clock)
+const targets = computed(() => asWanted(props.shot.recipe.targets, props.shot.current.facts.wanted))
 const texts = computed(() => ({
   firstDropText: clock.value?.firstDropS == null ? '' : String(clock.value.firstDropS),
   releaseText: clock.value?.preinfusionEndS == null ? '' : String(clock.value.preinfusionEndS),
@@ -24,7 +25,7 @@ const notes = computed(() => {
     clock.value?.firstDropS == null
       ? null
       : ranAwayS(samples.value, clock.value.firstDropS, clock.value.stopS)
-  const { yieldG } = props.shot.recipe.targets
+  const { yieldG } = targets.value
   const last = samples.value.at(-1)
   const reached = last && last.weightG >= yieldG ? projectedFinishS(samples.value, yieldG) : null
   return [
@@ -48,14 +49,14 @@ const notes = computed(() => {
     <h2 id="curve">{{ t('curve.title') }}</h2>
     <LiveCurve
       v-if="samples.length > 0"
-      :recipe="shot.recipe.targets"
+      :recipe="targets"
       :clock="texts"
       :now-s="clock?.stopS ?? 0"
       :weights="samples"
       :count="samples.length"
       :ghost="[]"
       :finish-s="null"
-      :stop-at-g="shot.recipe.targets.yieldG"
+      :stop-at-g="targets.yieldG"
     />
     <ul>
       <li v-for="note in notes" :key="note">{{ note }}</li>

@@ -18,7 +18,7 @@ function saidOf(facts: Parameters<typeof readShot>[0], context = NO_CONTEXT, rec
   return [
     words.namedWords(diagnosis),
     words.mendTooWords(diagnosis),
-    words.moveWords(diagnosis.move, facts.grindSetting),
+    words.moveWords(diagnosis, facts.grindSetting),
     ...diagnosis.why.map(words.reasonWords),
     ...diagnosis.evidence.map(words.evidenceWords),
   ]

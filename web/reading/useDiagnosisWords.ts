@@ -1,4 +1,4 @@
-import type { Diagnosis, Move, Reason, WeighedEvidence } from '@calm-apron/core'
+import type { Diagnosis, GrindTo, Move, Reason, WeighedEvidence } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../units/useFormat.ts'
 
@@ -23,12 +23,12 @@ export function useDiagnosisWords() {
   const { t } = useI18n()
   const format = useFormat()
 
-  function moveWords(move: Move, setting: number | null): string {
+  function moveWords({ move, grindTo }: Pick<Diagnosis, 'move' | 'grindTo'>, setting: number | null): string {
     switch (move.lever) {
       case 'observe':
         return t(`observe.${move.observation}`)
       case 'grind':
-        return grindWords(move, setting)
+        return grindWords(move.direction, grindTo, setting)
       case 'dose':
         return doseWords(move)
       case 'stop':
@@ -48,15 +48,17 @@ export function useDiagnosisWords() {
     return t(direction === 'later' ? 'move.stopLater' : 'move.stopEarlier', { amount })
   }
 
-  function grindWords(move: Extract<Move, { lever: 'grind' }>, from: number | null): string {
-    const head = t(
-      move.direction === 'finer' ? 'move.grindFiner' : 'move.grindCoarser',
-      { steps: move.steps },
-      move.steps,
-    )
-    if (move.toSetting === null || from === null) return `${head} ${t('move.grindNoSetting')}`
-    return `${head} ${t('move.grindTo', { from: format.plain(from), to: format.plain(move.toSetting) })}`
+  function grindWords(direction: 'finer' | 'coarser', to: GrindTo | null, from: number | null): string {
+    const steps = to?.steps ?? 0
+    const head = t(direction === 'finer' ? 'move.grindFiner' : 'move.grindCoarser', { steps }, steps)
+    if (to === null || from === null) return `${head} ${t('move.grindNoSetting')}`
+    const { toSetting, ranWellAt } = to
+    const way = t('move.grindTo', { from: format.plain(from), to: format.plain(toSetting) })
+    const back = ranWellAt === null || ranWellAt === toSetting ? [] : [backWords(ranWellAt)]
+    return [head, way, ...back].join(' ')
   }
+
+  const backWords = (setting: number) => t('move.ranWellAt', { setting: format.plain(setting) })
 
   function doseWords({ direction, trimG }: Extract<Move, { lever: 'dose' }>): string {
     if (trimG === null) return t(direction === 'more' ? 'move.doseMore' : 'move.doseLess')

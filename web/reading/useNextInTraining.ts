@@ -1,13 +1,16 @@
 import type { ShotDetail } from '@calm-apron/contract'
 import { useEventListener } from '@vueuse/core'
-import { computed } from 'vue'
+import { type Ref, computed } from 'vue'
 import { isTyping } from '../bar/useBarKeys.ts'
 import { useAcademy } from '../store/academy.ts'
 import { groupKey } from '../devices/devices.ts'
 import { useTraining } from '../training/useTraining.ts'
 
-/** Whose turn it is at the group on which a shot was pulled; `n` goes on with them. */
-export function useNextInTraining(shot: () => ShotDetail | null) {
+/**
+ * Whose turn it is at the group on which a shot was pulled; `n` goes on with them.
+ * @param grindText the setting to go on with, where none was locked
+ */
+export function useNextInTraining(shot: () => ShotDetail | null, grindText: Readonly<Ref<string>>) {
   const academy = useAcademy()
   const training = useTraining(() => shot()?.trainingId ?? '')
 
@@ -19,7 +22,9 @@ export function useNextInTraining(shot: () => ShotDetail | null) {
   const name = computed(() => academy.personName(seat.value?.personId ?? ''))
 
   async function begin(): Promise<void> {
-    if (seat.value !== null) await training.begin(seat.value)
+    if (seat.value === null) return
+    const isLocked = training.state.value?.lock != null
+    await training.begin(seat.value, isLocked ? {} : { grindText: grindText.value })
   }
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     if (event.key !== 'n' || isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return

@@ -1,7 +1,9 @@
 import { type ShotDetail, type ShotSummary, recordedOf } from '@calm-apron/contract'
-import { diagnose, grindBefore, isRunBefore, readRecorded } from '@calm-apron/core'
+import { type GrindBehind, diagnose, grindBefore, isRunBefore, readRecorded } from '@calm-apron/core'
 import { computed, ref, watch } from 'vue'
 import { ServerUnreachable } from '../api/client.ts'
+import { dialInGrinder, dialInWish } from '../dialin/dialInWish.ts'
+import { useGrindHistory } from '../dialin/useGrindHistory.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
@@ -66,6 +68,22 @@ export function useShotReading(shotId: () => string) {
   const moved = computed(() =>
     recorded.value === null ? null : grindBefore(recorded.value, onGrinder.value.map(recordedOf)),
   )
+  const history = useGrindHistory(() => {
+    const { grinderId = null, recipeRevisionId = '', pulledAt = '' } = shot.value ?? {}
+    return grinderId === null ? null : { grinderId, recipeRevisionId, before: pulledAt }
+  })
+  /** What the grinder did before this shot, by which it is told how far to move. */
+  const behind = computed<GrindBehind | undefined>(() => {
+    if (shot.value === null || grinder.value === null) return undefined
+    const { bagId, machineId, groupNo, recipe } = shot.value
+    const basket = academy.basketInGroup({ machineId, groupNo })
+    return {
+      grinder: dialInGrinder(grinder.value),
+      history: shot.value.isSimulated ? [] : (history.seen.value ?? []),
+      session: [],
+      wish: dialInWish({ recipe, coffee: academy.coffeeOfBag(bagId), bagId, basket }),
+    }
+  })
   const readings = computed(() =>
     shot.value === null || recorded.value === null
       ? null
@@ -80,6 +98,7 @@ export function useShotReading(shotId: () => string) {
             setting: recorded.value?.facts.grindSetting ?? null,
             grinder: grinder.value,
             ranAt: moved.value?.ranAt ?? [],
+            ...(behind.value && { behind: behind.value }),
           },
           before.value.map(readListed),
         ),

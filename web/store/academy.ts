@@ -1,4 +1,9 @@
-import { ENDPOINTS, type Today } from '@calm-apron/contract'
+import {
+  ENDPOINTS,
+  type Today,
+  type TodayBasket,
+  basketInGroup as findBasketInGroup,
+} from '@calm-apron/contract'
 import type { MachineKnown } from '@calm-apron/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
@@ -86,6 +91,17 @@ export const useAcademy = defineStore('academy', () => {
     return found && { isLever: found.kind === 'lever', hasReleaseValve: found.hasReleaseValve }
   }
 
+  /** The basket in a group, as the room says; null where it says nothing. */
+  function basketInGroup(
+    group: { machineId: string | null; groupNo: number | null } | null,
+  ): TodayBasket | null {
+    if (group === null) return null
+    const basketId = findBasketInGroup(machine(group.machineId), group.groupNo)
+    return (
+      today.value?.bars.flatMap((each) => each.baskets).find((each) => each.basketId === basketId) ?? null
+    )
+  }
+
   const leadsOf = (machineId: string | null) =>
     today.value?.leads.find((each) => each.machineId === machineId)?.leadsG ?? []
 
@@ -115,6 +131,7 @@ export const useAcademy = defineStore('academy', () => {
     grinder,
     machine,
     machineKnown,
+    basketInGroup,
     leadsOf,
     coffeeOfBag,
   }

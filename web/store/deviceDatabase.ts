@@ -2,6 +2,7 @@ import type {
   CallInput,
   CorrectionInput,
   DevicePerson,
+  GrindSeenOn,
   PhotoInput,
   Problem,
   RulingInput,
@@ -63,13 +64,15 @@ interface DeviceSchema extends DBSchema {
   series: { key: string; value: { weight: string; pressure: string } }
   /** The open trainings as each person last saw them. */
   trainings: { key: string; value: Training[] }
+  /** What shots of late tell of a grinder under a recipe, as each person was last told, by `historyKey`. */
+  grindHistory: { key: string; value: GrindSeenOn[] }
   /** Shots that were seen lately, by viewer and id. */
   shots: { key: [string, string]; value: KeptShot; indexes: { pulledAt: string } }
 }
 
 export type DeviceDatabase = IDBPDatabase<DeviceSchema>
 
-const VERSION = 4
+const VERSION = 5
 
 /** Opens what this device keeps: unsent writes, half-entered shots, who was here, and what they last saw. */
 export async function openDeviceDatabase(name = 'calm-apron'): Promise<DeviceDatabase> {
@@ -90,8 +93,9 @@ export async function openDeviceDatabase(name = 'calm-apron'): Promise<DeviceDat
       }
       // Kept without what they were pulled with, by which they are read now; the server tells them anew.
       if (oldVersion === 3) void transaction.objectStore('shots').clear()
-      // What an earlier version remembered may lack what this one shows; the server tells it anew.
-      void transaction.objectStore('remembered').clear()
+      // What those versions remembered may lack what this one shows; the server tells it anew.
+      if (oldVersion < 4) void transaction.objectStore('remembered').clear()
+      if (oldVersion < 5) database.createObjectStore('grindHistory')
     },
     // A newer page, in another tab, must not be kept waiting by this one.
     blocking(_current, _blocked, event) {

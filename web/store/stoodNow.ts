@@ -24,6 +24,7 @@ export function useStoodNow() {
         coffee,
         machine,
         basket: baskets.find((each) => each.basketId === basketId) ?? null,
+        basketId,
         grinder: academy.grinder(grinderId),
       },
       { pulledAt, timeZone: academy.timeZone, isPullerTeaching: isTeaching(personId) },

@@ -9,7 +9,7 @@ import { usePreferences } from '../store/preferences.ts'
 
 /** What is known of a shot before it is begun, beyond who and by which recipe. */
 export type StartWith = Partial<ShotSetting> &
-  Partial<Pick<ShotDraft, 'routineId' | 'grindText'>> & {
+  Partial<Pick<ShotDraft, 'routineId' | 'grindText' | 'wanted'>> & {
     /** What is expected of its time: by whoever pulls, as typed, and by the tool. */
     prediction?: { text: string; byToolS: number }
   }
@@ -24,7 +24,7 @@ export function useStartShot() {
   return async function startShot(
     personId: string,
     recipeRevisionId: string,
-    { routineId = null, grindText = '', prediction, ...given }: StartWith = {},
+    { routineId = null, grindText = '', wanted = null, prediction, ...given }: StartWith = {},
   ): Promise<void> {
     const bar = academy.today?.bars[0]
     if (!bar) return
@@ -44,6 +44,7 @@ export function useStartShot() {
       ...given,
     })
     draft.grindText = grindText
+    draft.wanted = wanted
     if (prediction) {
       draft.extra.prediction = prediction.text
       draft.noted.predicted = { byPersonS: null, byToolS: prediction.byToolS }

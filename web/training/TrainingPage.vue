@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type LeftReady, canReopen } from '@calm-apron/core'
+import { type LeftReady, canReopen, netG, spentOn } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -16,6 +16,7 @@ import LeaveReady from './LeaveReady.vue'
 import LockNote from './LockNote.vue'
 import { useTrainings } from './trainings.ts'
 import { useLive } from './useLive.ts'
+import { pricePerKg } from '../dialin/dialInWish.ts'
 import { useTraining } from './useTraining.ts'
 
 /** A training while it is on: each group, whose turn it is, and what it needs. */
@@ -47,6 +48,24 @@ const begun = (key: string) =>
       draft.correcting === null &&
       groupKey(draft.machineId, draft.groupNo) === key,
   ) ?? null
+/** What the whole training has ground so far, dialling in and turns alike: for whoever buys the coffee. */
+const spent = computed(() => {
+  if (!mayLead.value || recipe.value === null) return null
+  const real = listed.value.filter(({ shot }) => !shot.isSimulated)
+  return spentOn(
+    real
+      .toReversed()
+      .map(({ shot: { current } }) => ({
+        setting: current.facts.grindSetting,
+        doseG: netG(current.facts.dose),
+      })),
+    {
+      usualDoseG: recipe.value.targets.doseG,
+      purgeG: grinder.value?.purgeG ?? 0,
+      pricePerKg: pricePerKg(coffee.value),
+    },
+  )
+})
 const lastShots = computed(() => listed.value.slice(0, 6))
 const reference = computed(() => setup.value?.purpose === 'assessment' && door.isStaff)
 
@@ -143,6 +162,12 @@ function goOn(shotId: string): void {
           <span v-if="isUnsent" class="soft">{{ t('app.unsent') }}</span>
         </li>
       </ul>
+      <p v-if="spent && spent.shots > 0" class="soft" data-spent>
+        {{ t('training.spent', { grams: format.plain(Math.round(spent.grams)) }, spent.shots) }}
+        <template v-if="spent.money !== null">{{
+          t('training.money', { money: format.plain(Math.round(spent.money * 100) / 100) })
+        }}</template>
+      </p>
       <p v-if="setup.purpose === 'assessment'" class="soft">
         <span v-for="seat in setup.seats" :key="seat.personId">
           {{

@@ -1,5 +1,13 @@
 import type { ShotSummary, TodayMachine } from '@calm-apron/contract'
-import { type Seat, isTurn, mayDialIn, nextSeat } from '@calm-apron/core'
+import {
+  type LockedSetting,
+  type Recipe,
+  type Seat,
+  type ShotWanted,
+  isTurn,
+  mayDialIn,
+  nextSeat,
+} from '@calm-apron/core'
 import { computed, ref, watch } from 'vue'
 import { groupKey } from '../devices/devices.ts'
 import { useAcademy } from '../store/academy.ts'
@@ -105,6 +113,7 @@ export function useTraining(trainingId: () => string) {
       // Whoever teaches reads their own shots at once.
       isCallAsked: academy.trainees.some((each) => each.personId === personId),
       grindText: lock === null ? '' : String(lock.setting),
+      wanted: lock === null || recipe.value === null ? null : wantedOf(lock, recipe.value.targets),
       ...more,
     })
   }
@@ -112,6 +121,21 @@ export function useTraining(trainingId: () => string) {
   const used = { setup, recipe, grinder, coffee }
   return { state, ...used, isDialInOpen, listed, isCounted, pulled, groups, begin, load }
 }
+
+/** What a lock takes off its recipe; null where it is kept. */
+export function wantedOf(
+  { doseG, yieldG }: Pick<LockedSetting, 'doseG' | 'yieldG'>,
+  targets: Pick<Recipe, 'doseG' | 'yieldG'>,
+): ShotWanted | null {
+  const wanted = {
+    doseG: Math.abs(doseG - targets.doseG) < SAME_G ? null : doseG,
+    yieldG: yieldG === undefined || Math.abs(yieldG - targets.yieldG) < SAME_G ? null : yieldG,
+  }
+  return wanted.doseG === null && wanted.yieldG === null ? null : wanted
+}
+
+/** What no scale tells apart. */
+const SAME_G = 0.05
 
 /** A group's own name; where there are several machines, with its machine's. */
 export function groupName(

@@ -48,6 +48,9 @@ export const enBar = {
     sinceOnDay: '{date}, from {from}',
     neverEnded: 'nobody ended it',
     reference: 'Pull a reference shot',
+    spent:
+      'Nothing ground yet. | {grams} g ground in 1 shot, purges counted. | {grams} g ground in {count} shots, purges counted.',
+    money: 'About {money} in coffee.',
     pulled: 'No shots yet | 1 shot so far | {count} shots so far',
     nonePulled: 'The first one begins above.',
     setOf: '{person}: {n} of 5.',
@@ -154,7 +157,16 @@ export const enBar = {
       'stopped-late': 'stopped too late',
     } satisfies Record<FaultShown, string>,
   } satisfies Record<ShotPurpose, string> & Record<string, string | object>,
-  ready: { predict: 'Guess the time first', prediction: 'Your guess', signs: 'Tick what is so' },
+  ready: {
+    predict: 'Guess the time first',
+    prediction: 'Your guess',
+    signs: 'Tick what is so',
+    onlyKeeper: 'Only {person} changes this grinder: {why}',
+    leavesLock:
+      'Locked at {locked} for this session; this is {setting}. Purge after the change, and say why it moved.',
+    meant: 'Found by dialling in: dose {dose}, stop at {yield}. It is held against that.',
+    otherBasket: 'The recipe is for the {recipe}; in this group is the {group}.',
+  },
   dose: {
     empty: '{vessel}, empty. Grind into it, or tare.',
     isIn: 'In {vessel}.',

@@ -1,4 +1,4 @@
-import type { DIAL_IN_REASONS, DIAL_IN_STEPS } from '@calm-apron/core'
+import type { DIAL_IN_REASONS, DIAL_IN_STEPS, WAYS_OUT } from '@calm-apron/core'
 
 /** Words of dialling in. */
 export const enDialIn = {
@@ -12,18 +12,20 @@ export const enDialIn = {
       move: 'Move to {setting}',
       repeat: 'Again at {setting}',
       confirm: 'Again at {setting}, to be sure',
-      done: 'Done: {setting}',
-      'nudge-dose': 'Stay at {setting}, dose {dose}',
+      'taste-it': 'Time is right at {setting}: taste it',
+      done: 'Found: {setting}',
+      'nudge-yield': 'At {setting}, stop at {yield}',
+      'nudge-dose': 'At {setting}, dose {dose}',
       'move-inner-burr': 'Move the inner burr',
       'judge-by-taste': 'At {setting}, go by taste now',
-      leave: 'Leave it at {setting}: the cup is good',
+      'taste-again': 'It tastes good: the same again at {setting}',
+      'lock-on-taste': 'Good twice at {setting}: lock it on taste',
     } satisfies Record<(typeof DIAL_IN_STEPS)[number], string>,
     expect: 'Expect about {s} s; four times out of five between {low} and {high} s. In the window: {chance}.',
     why: {
       'same-coffee-before': 'This grinder’s history with this very coffee says so.',
       'like-coffees-before': 'Borrowed from other coffees on this grinder: only a start.',
       'middle-of-scale': 'Nothing is known yet: the middle of the scale.',
-      'between-fast-and-slow': 'Between one that was fast and one that was slow.',
       'last-was-fast': 'The last one was fast.',
       'last-was-slow': 'The last one was slow.',
       choked: 'The last one choked.',
@@ -32,9 +34,16 @@ export const enDialIn = {
       'smaller-than-noise': 'A move would be smaller than what differs from shot to shot.',
       'in-window-once': 'It was in the window once; once more tells.',
       'in-window-twice': 'In the window twice.',
-      'not-tasted': 'Nobody has tasted it yet: taste it, two of you, before it is locked.',
+      'in-window-and-tasted': 'In the window, and it tastes right.',
+      'not-tasted': 'No trainer has tasted it yet.',
       'in-window-but-tastes-off': 'In the window, but it does not taste right.',
-      'tastes-good': 'It tastes good as it is.',
+      'tastes-good': 'It tastes good: another trainer tastes the next one.',
+      'tastes-good-twice': 'Good twice.',
+      'tastes-under': 'It tastes sour.',
+      'tastes-over': 'It tastes bitter.',
+      'tastes-uneven': 'Sour and bitter at once: mend the puck first, the grinder stays.',
+      'yield-first': 'The yield goes first, by itself.',
+      'yield-used-up': 'More yield won’t reach: back to the recipe’s, and the grind moves.',
       'target-between-steps': 'The target lies between two steps.',
       'scale-ends-finer': 'The finest setting is still fast.',
       'scale-ends-coarser': 'The coarsest setting is still slow.',
@@ -44,8 +53,20 @@ export const enDialIn = {
     purge: 'Purge {grams} after the change, before you dose.',
     whileRunning: 'Turn this grinder’s ring only while it runs.',
     doseAgain: 'It doses by time: weigh the dose again, a finer setting gives less.',
-    between:
-      'Between two steps there are three ways: a little more or less dose, the inner burr, or the nearer step with another yield.',
+    wanted: 'Dose {dose}, stop at {yield}: held against that, not the recipe.',
+    waysOut: 'What else there is:',
+    way: {
+      yield: 'up to 2 g more or less in the cup',
+      dose: 'up to 0.3 g more or less coffee',
+      'inner-burr': 'the inner burr: whoever keeps the grinder',
+      taste: 'lock the nearest setting on taste, two of you',
+    } satisfies Record<(typeof WAYS_OUT)[number], string>,
+    ranWellAt: 'It ran well at {setting}: you can always go back.',
+    noteTaste: 'Note its taste',
+    needed:
+      'The adviser would have needed no shot at all. | From the same start the adviser would have needed about 1 shot, {grams} g. | From the same start the adviser would have needed about {count} shots, {grams} g.',
+    alsoLocked:
+      'This moves the grinder from {setting}, locked for {what}. Dial that in again afterwards, or note the way back.',
     pull: 'Pull at {setting}',
     lock: 'Lock {setting} for this session',
     onceMore: 'One more all the same',
@@ -56,6 +77,9 @@ export const enDialIn = {
     none: 'None yet.',
     aside: 'set aside: {why}',
     bothMoved: 'grind and dose both moved: no pair to learn from',
+    curveTitle: 'How this grinder runs',
+    curve:
+      '{coffee}, {dose} by “{recipe}”: {fromS} s at {from}, {toS} s at {to}; its window lies about {best}. It bends: near the fine end a step does more.',
     settingAxis: 'Setting',
     secondsAxis: 'Seconds at the target yield',
     chart:

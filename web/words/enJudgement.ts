@@ -55,6 +55,7 @@ export const enJudgement = {
     finerWhileRunning:
       'With beans in it, turn finer only while the grinder runs, unless its maker’s manual says otherwise.',
     grindTo: 'From {from} to {to}. Purge before the next dose.',
+    ranWellAt: 'It ran well at {setting} before.',
     grindNoSetting: 'Purge before the next dose.',
     doseMore: 'Dose a little more. Same grind.',
     doseLess: 'Dose a little less. Same grind.',

@@ -78,11 +78,11 @@ const FROZEN = 200
 export function frozenStatements(): string {
   const lines = Array.from({ length: FROZEN }, (_, seed) => {
     const shot = bankShot(seed)
-    const { heading, named, move, hold, pressureCaution } = diagnose(
+    const { heading, named, move, grindTo, hold, pressureCaution } = diagnose(
       readShot(shot.facts, shot.recipe, shot.context),
       shot.grind,
     )
-    const setting = move.lever === 'grind' && move.toSetting !== null ? ` to ${move.toSetting}` : ''
+    const setting = grindTo === null ? '' : ` to ${grindTo.toSetting}`
     const joined = `${named.as} ${named.causes.join(' + ')}`.trim()
     return `${seed}: ${heading}; ${joined}; ${moveCode(move)}${setting}; keep ${hold.join(' ')}${pressureCaution === null ? '' : `; careful: ${pressureCaution}`}`
   })

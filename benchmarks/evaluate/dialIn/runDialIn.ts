@@ -1,6 +1,6 @@
-import type { GrindShot } from '@calm-apron/core'
+import type { GrindSeen, SessionShot } from '@calm-apron/core'
 import { type Seeded, seeded } from '@calm-apron/core/bench'
-import { type DialInBench, isTrulyInWindow, pullShot } from './dialInBench.ts'
+import { type DialInBench, isTrulyRight, pullShot } from './dialInBench.ts'
 import type { Strategy } from './strategies.ts'
 
 /** Nobody goes on for longer. */
@@ -13,6 +13,8 @@ export interface Outcome {
   grams: number
   /** It ended, content, where the window is not. */
   isFooled: boolean
+  /** By its fifth shot it had said what else there is to do. */
+  isWayTold: boolean
 }
 
 /**
@@ -22,23 +24,27 @@ export interface Outcome {
 export function dialIn(
   bench: DialInBench,
   strategy: Strategy,
-  earlier: readonly GrindShot[],
+  earlier: readonly GrindSeen[],
   seed: number,
 ): Outcome {
-  const session: GrindShot[] = []
+  const session: SessionShot[] = []
   let grams = 0
+  let isWayTold = false
   while (session.length < MOST_SHOTS) {
-    const wanted = strategy(session, earlier, bench.grinder, bench.startSetting)
-    if (wanted === 'done') return { shots: null, grams, isFooled: true }
+    const wanted = strategy(session, earlier, bench)
+    if (wanted === 'done') return { shots: null, grams, isFooled: true, isWayTold }
+    if (session.length < 5 && wanted.isWayTold === true) isWayTold = true
     const before = session.at(-1) ?? null
     const luck: Seeded = seeded(seed * 1000 + session.length)
     const pulled = pullShot(bench, { ...wanted, settingBefore: before?.setting ?? null }, luck)
     grams += wanted.doseG + (before !== null && before.setting !== wanted.setting ? bench.grinder.purgeG : 0)
     session.push(pulled)
-    const isIn = pulled.readings.flow.state === 'on'
-    if (isIn && isTrulyInWindow(bench, wanted.setting, wanted.doseG)) {
-      return { shots: session.length, grams, isFooled: false }
-    }
+    if (readsRight(pulled, bench) && isTrulyRight(bench, wanted))
+      return { shots: session.length, grams, isFooled: false, isWayTold }
   }
-  return { shots: null, grams, isFooled: false }
+  return { shots: null, grams, isFooled: false, isWayTold }
+}
+
+function readsRight({ cameOut, leaning }: SessionShot, { goesBy }: DialInBench): boolean {
+  return goesBy === 'taste' ? leaning === 'balanced' : cameOut === 'in-window'
 }

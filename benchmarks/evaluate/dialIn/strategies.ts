@@ -1,26 +1,28 @@
-import { type DialInGrinder, type GrindShot, adviseGrind } from '@calm-apron/core'
+import {
+  type DialInGrinder,
+  type DialInStep,
+  type GrindSeen,
+  type SessionShot,
+  adviseGrind,
+} from '@calm-apron/core'
 import { RECIPE } from '../recipe.ts'
-
-/** What to pull next: where the grinder stands and how much goes in. */
-export interface Wanted {
-  setting: number
-  doseG: number
-}
+import { BASKET, COFFEE, type DialInBench, type Wanted, recipeOf } from './dialInBench.ts'
 
 /** A way of dialling in: this session's shots, and what came before it, to the next one; or to the end. */
 export type Strategy = (
-  session: readonly GrindShot[],
-  earlier: readonly GrindShot[],
-  grinder: DialInGrinder,
-  startSetting: number,
-) => Wanted | 'done'
+  session: readonly SessionShot[],
+  earlier: readonly GrindSeen[],
+  bench: DialInBench,
+) => (Wanted & { isWayTold?: boolean }) | 'done'
 /** What hands do until the window is hit. */
 type Search = (...given: Parameters<Strategy>) => Wanted
 
-/** −1: ran fast, wants finer. 1: ran slow, wants coarser. */
-function sideOf({ readings: { flow } }: GrindShot): -1 | 0 | 1 {
-  if (flow.state === 'fast' || flow.state === 'gushing') return -1
-  return flow.state === 'slow' || flow.state === 'choking' ? 1 : 0
+/** −1: wants finer, because it ran fast or tasted sour. 1: wants coarser. */
+function sideOf({ cameOut, leaning, timeS }: SessionShot): -1 | 0 | 1 {
+  if (cameOut === 'choked' || cameOut === 'slow' || leaning === 'over') return 1
+  if (cameOut === 'gushed' || cameOut === 'fast' || leaning === 'under') return -1
+  if (cameOut !== 'unknown' || leaning !== null || timeS === null) return 0
+  return timeS < RECIPE.timeMinS ? -1 : timeS > RECIPE.timeMaxS ? 1 : 0
 }
 
 const finerSign = ({ finerIs }: DialInGrinder) => (finerIs === 'higher' ? 1 : -1)
@@ -35,33 +37,39 @@ function handStep({ minSetting, maxSetting, settingStep }: DialInGrinder): numbe
   return Math.max(settingStep, Math.round((maxSetting - minSetting) / 30 / settingStep) * settingStep)
 }
 
-function begin(startSetting: number, earlier: readonly GrindShot[]): Wanted {
-  const worked = earlier.filter((shot) => sideOf(shot) === 0).at(-1)
-  return { setting: worked?.setting ?? startSetting, doseG: RECIPE.doseG }
+const at = (setting: number): Wanted => ({ setting, doseG: RECIPE.doseG, yieldG: RECIPE.yieldG })
+
+function begin({ startSetting }: DialInBench, earlier: readonly GrindSeen[]): Wanted {
+  const worked = earlier.findLast(
+    ({ coffeeId, timeS }) =>
+      coffeeId === COFFEE && timeS !== null && timeS >= RECIPE.timeMinS && timeS <= RECIPE.timeMaxS,
+  )
+  return at(worked?.setting ?? startSetting)
 }
 
 /** Where two neighbouring settings lie on either side of the window, anyone tries the faster with more in it. */
-function betweenSteps(session: readonly GrindShot[], grinder: DialInGrinder): Wanted | null {
-  const fineness = (shot: GrindShot) => finerSign(grinder) * shot.setting
+function betweenSteps(session: readonly SessionShot[], grinder: DialInGrinder): Wanted | null {
+  const fineness = (shot: SessionShot) => finerSign(grinder) * shot.setting
   const fast = session.filter((shot) => sideOf(shot) < 0).sort((a, b) => fineness(b) - fineness(a))[0]
   const slow = session.filter((shot) => sideOf(shot) > 0).sort((a, b) => fineness(a) - fineness(b))[0]
   if (!fast || !slow) return null
   if (Math.abs(fast.setting - slow.setting) > grinder.settingStep * 1.01) return null
   const tried = session.filter((shot) => shot.setting === fast.setting && shot.doseWantedG !== null)
   const last = tried.at(-1)
-  if (last === undefined) return { setting: fast.setting, doseG: RECIPE.doseG + 0.2 }
+  if (last === undefined) return { ...at(fast.setting), doseG: RECIPE.doseG + 0.2 }
   const doseG = (last.doseWantedG ?? RECIPE.doseG) - 0.1 * sideOf(last)
-  return { setting: fast.setting, doseG: Math.round(10 * doseG) / 10 }
+  return { ...at(fast.setting), doseG: Math.round(10 * doseG) / 10 }
 }
 
-function stepwise(sizeOf: (session: readonly GrindShot[]) => number): Search {
-  return (session, earlier, grinder, startSetting) => {
+function stepwise(sizeOf: (session: readonly SessionShot[]) => number): Search {
+  return (session, earlier, bench) => {
+    const { grinder } = bench
     const last = session.at(-1)
-    if (last === undefined) return begin(startSetting, earlier)
+    if (last === undefined) return begin(bench, earlier)
     const between = betweenSteps(session, grinder)
     if (between) return between
     const by = -sideOf(last) * finerSign(grinder) * sizeOf(session) * handStep(grinder)
-    return { setting: onScale(last.setting + by, grinder), doseG: RECIPE.doseG }
+    return at(onScale(last.setting + by, grinder))
   }
 }
 
@@ -75,11 +83,11 @@ function confirming(search: Search): Strategy {
       sideOf(before) === 0 &&
       before.setting === last.setting &&
       before.doseWantedG === last.doseWantedG
-    return isConfirmed ? 'done' : { setting: last.setting, doseG: last.doseWantedG ?? RECIPE.doseG }
+    return isConfirmed ? 'done' : { ...at(last.setting), doseG: last.doseWantedG ?? RECIPE.doseG }
   }
 }
 
-function hasCrossed(session: readonly GrindShot[]): boolean {
+function hasCrossed(session: readonly SessionShot[]): boolean {
   const sides = session.map(sideOf).filter((side) => side !== 0)
   return sides.some((side) => side !== sides[0])
 }
@@ -91,9 +99,10 @@ export const twoSteps = confirming(searchByTwo)
 export const threeThenOne = confirming(stepwise((session) => (hasCrossed(session) ? 1 : 3)))
 
 /** Doubles its step until the window is bracketed, then halves the bracket. */
-export const bracketAndBisect = confirming((session, earlier, grinder, startSetting) => {
+export const bracketAndBisect = confirming((session, earlier, bench) => {
+  const { grinder } = bench
   const last = session.at(-1)
-  if (last === undefined) return begin(startSetting, earlier)
+  if (last === undefined) return begin(bench, earlier)
   const between = betweenSteps(session, grinder)
   if (between) return between
   const sign = finerSign(grinder)
@@ -101,49 +110,70 @@ export const bracketAndBisect = confirming((session, earlier, grinder, startSett
   const slow = session.filter((shot) => sideOf(shot) > 0).map(({ setting }) => sign * setting)
   if (fast.length > 0 && slow.length > 0) {
     const middle = (Math.max(...fast) + Math.min(...slow)) / 2
-    return { setting: onScale(sign * middle, grinder), doseG: RECIPE.doseG }
+    return at(onScale(sign * middle, grinder))
   }
   const by = -sideOf(last) * sign * handStep(grinder) * 2 ** session.length
-  return { setting: onScale(last.setting + by, grinder), doseG: RECIPE.doseG }
+  return at(onScale(last.setting + by, grinder))
 })
 
 /** A straight line through ln(time) against setting, of this session or else of all there is. */
-export const leastSquares = confirming((session, earlier, grinder, startSetting) => {
-  const last = session.at(-1)
-  if (last === undefined) return begin(startSetting, earlier)
-  const between = betweenSteps(session, grinder)
-  if (between) return between
-  const points = [...earlier, ...session].flatMap(({ setting, readings: { timeAtTarget } }) =>
-    timeAtTarget.kind === 'known' ? [{ x: setting, y: Math.log(timeAtTarget.s) }] : [],
-  )
-  const line = fitted(points)
-  if (line === null || line.slope * finerSign(grinder) <= 0) {
-    return searchByTwo(session, earlier, grinder, startSetting)
-  }
-  const target = (Math.log(RECIPE.timeMinS) + Math.log(RECIPE.timeMaxS)) / 2
-  const setting = onScale(line.x + (target - line.y) / line.slope, grinder)
-  // Having missed where the line points, standing still would be no strategy.
-  return setting === last.setting
-    ? stepwise(() => 1)(session, earlier, grinder, startSetting)
-    : { setting, doseG: RECIPE.doseG }
-})
+export const leastSquares = lineThrough(() => null)
 
-function fitted(points: readonly { x: number; y: number }[]): { x: number; y: number; slope: number } | null {
-  if (points.length < 2) return null
+/** The same with a slope to begin from, which happens to be the true one: as good as such a rival can be. */
+export const luckySlope = lineThrough(({ trueLnPerUnit }) => trueLnPerUnit)
+
+/** How far apart, in settings of a common scale, the made-up shots that stand for a known slope are. */
+const PRIOR_SPREAD = 6
+
+function lineThrough(slopeOf: (bench: DialInBench) => number | null): Strategy {
+  return confirming((session, earlier, bench) => {
+    const { grinder } = bench
+    const last = session.at(-1)
+    if (last === undefined) return begin(bench, earlier)
+    const between = betweenSteps(session, grinder)
+    if (between) return between
+    const points = [...earlier, ...session].flatMap(({ setting, timeS, bound }) =>
+      timeS !== null && bound === null ? [{ x: setting, y: Math.log(timeS) }] : [],
+    )
+    const known = slopeOf(bench)
+    const line = fitted(points, known === null ? null : known * finerSign(grinder), handStep(grinder))
+    if (line === null || line.slope * finerSign(grinder) <= 0) return searchByTwo(session, earlier, bench)
+    const target = (Math.log(RECIPE.timeMinS) + Math.log(RECIPE.timeMaxS)) / 2
+    const setting = onScale(line.x + (target - line.y) / line.slope, grinder)
+    // Having missed where the line points, standing still would be no strategy.
+    return setting === last.setting ? stepwise(() => 1)(session, earlier, bench) : at(setting)
+  })
+}
+
+function fitted(
+  points: readonly { x: number; y: number }[],
+  slope: number | null,
+  step: number,
+): { x: number; y: number; slope: number } | null {
+  const [first] = points
+  if (first === undefined || (points.length < 2 && slope === null)) return null
   const mean = (of: 'x' | 'y') => points.reduce((sum, point) => sum + point[of], 0) / points.length
   const [x, y] = [mean('x'), mean('y')]
-  const xx = points.reduce((sum, point) => sum + (point.x - x) ** 2, 0)
-  const xy = points.reduce((sum, point) => sum + (point.x - x) * (point.y - y), 0)
+  const prior = slope === null ? 0 : (PRIOR_SPREAD * step) ** 2
+  const xx = points.reduce((sum, point) => sum + (point.x - x) ** 2, 0) + prior
+  const xy = points.reduce((sum, point) => sum + (point.x - x) * (point.y - y), 0) + prior * (slope ?? 0)
   return xx < 1e-9 ? null : { x, y, slope: xy / xx }
 }
 
-/** The adviser of the core. */
-export const adviser: Strategy = (session, earlier, grinder, startSetting) => {
-  if (session.length === 0 && earlier.length === 0) return { setting: startSetting, doseG: RECIPE.doseG }
-  const { step, setting, doseG } = adviseGrind([...earlier, ...session], RECIPE, grinder, {
-    coffeeId: 'tern',
-    doseRangeG: { min: 17, max: 19 },
-    pricePerKg: null,
+/** The adviser of the core; where nothing is known it begins where its rivals do. */
+export const adviser: Strategy = (session, earlier, bench) => {
+  if (session.length === 0 && earlier.length === 0) return at(bench.startSetting)
+  const { step, setting, doseG, yieldG, waysOut } = adviseGrind({
+    history: earlier,
+    session,
+    recipe: recipeOf(bench),
+    grinder: bench.grinder,
+    wish: { coffeeId: COFFEE, basketId: BASKET, doseRangeG: DOSE_RANGE_G, pricePerKg: null },
   })
-  return step === 'done' ? 'done' : { setting, doseG: Math.round(10 * doseG) / 10 }
+  return OVER.includes(step)
+    ? 'done'
+    : { setting, doseG, yieldG, isWayTold: waysOut.length > 0 || step.startsWith('nudge') }
 }
+/** Time is right, or taste is: nobody need pull another. */
+const OVER: readonly DialInStep[] = ['done', 'taste-it']
+const DOSE_RANGE_G = { min: 17.7, max: 18.3 }

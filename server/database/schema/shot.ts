@@ -153,6 +153,9 @@ export const shotRevision = pgTable(
     dryness: smallint('dryness'),
     stream: text('stream', { enum: STREAMS }),
     puck: text('puck', { enum: PUCKS }),
+    /** What it was meant to be, where dialling in took it off its recipe. */
+    doseWantedG: measured('dose_wanted_g'),
+    yieldWantedG: measured('yield_wanted_g'),
     cupMl: measured('cup_ml'),
     tampForceN: measured('tamp_force_n'),
     leadG: measured('lead_g'),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { TodayGrinder } from '@calm-apron/contract'
+import type { RecipeRevision, TodayBasket, TodayGrinder } from '@calm-apron/contract'
 import { SIGN_BOXES } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -9,15 +9,19 @@ import PurposeChoice from '../PurposeChoice.vue'
 import SignBoxes from '../SignBoxes.vue'
 import { GATE_QUESTIONS, type ShotDraft } from '../shotDraft.ts'
 import { useAnswers } from '../useAnswers.ts'
+import { useReadyNotes } from '../useReadyNotes.ts'
 
 const props = defineProps<{
+  recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
   grinder: TodayGrinder | null
+  basket: TodayBasket | null
   grindIssue: string | undefined
   predictionIssue: string | undefined
 }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 
+const notes = useReadyNotes(() => ({ ...props, draft: draft.value }))
 const answers = useAnswers()
 const grindHint = computed(() => {
   if (!props.grinder) return ''
@@ -28,6 +32,7 @@ const grindHint = computed(() => {
 
 <template>
   <div class="ready">
+    <p v-for="note in notes" :key="note" class="note" role="note">{{ note }}</p>
     <ChoiceRow
       v-for="question in GATE_QUESTIONS"
       :key="question"
@@ -55,5 +60,11 @@ const grindHint = computed(() => {
 .ready {
   display: grid;
   gap: 12px;
+}
+.note {
+  margin: 0;
+  padding: 8px 16px;
+  border-left: 6px solid var(--ochre);
+  background: var(--ochre-soft);
 }
 </style>

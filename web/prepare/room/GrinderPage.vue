@@ -9,11 +9,13 @@ import EmptyPlace from '../../parts/EmptyPlace.vue'
 import { useAcademy } from '../../store/academy.ts'
 import { useDoor } from '../../store/door.ts'
 import { useFormat } from '../../units/useFormat.ts'
+import { withWords } from '../../words/index.ts'
 import ThingCard from '../ThingCard.vue'
 import { useFound } from '../useFound.ts'
 import CautionNote from '../words/CautionNote.vue'
 import GrinderScale from './GrinderScale.vue'
 
+const GrinderCurve = defineAsyncComponent(withWords('dialIn', () => import('../../dialin/GrinderCurve.vue')))
 const DoserChart = defineAsyncComponent(() => import('./DoserChart.vue'))
 
 const props = defineProps<{ preparedId: string }>()
@@ -125,6 +127,7 @@ async function changed(): Promise<void> {
           </li>
         </ul>
         <p v-else class="soft">{{ t('grinder.noneWorked') }}</p>
+        <GrinderCurve :grinder-id="preparedId" />
         <ul class="facts">
           <li v-for="fact in facts(record)" :key="fact">{{ fact }}</li>
         </ul>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { grindFit, settingShown } from '@calm-apron/core'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useAcademy } from '../store/academy.ts'
+import { useFormat } from '../units/useFormat.ts'
+import DialInChart from './DialInChart.vue'
+import { dialInGrinder, dialInWish } from './dialInWish.ts'
+import { useGrindHistory } from './useGrindHistory.ts'
+
+/** How time goes with the setting on a grinder, for the coffee pulled last and the newest recipe, with its band. */
+const props = defineProps<{ grinderId: string }>()
+const { t } = useI18n()
+const academy = useAcademy()
+const format = useFormat()
+
+const grinder = computed(() => academy.grinder(props.grinderId))
+const recipe = computed(() => academy.today?.recipes[0] ?? null)
+const history = useGrindHistory(() =>
+  recipe.value === null
+    ? null
+    : { grinderId: props.grinderId, recipeRevisionId: recipe.value.recipeRevisionId },
+)
+const coffee = computed(() => {
+  const last = history.seen.value?.at(-1)?.coffeeId
+  return academy.today?.coffees.find(({ coffeeId }) => coffeeId === last) ?? null
+})
+/** Shots of it, as today’s: they are what is drawn. */
+const ofCoffee = computed(
+  () => history.seen.value?.filter(({ coffeeId }) => coffeeId === coffee.value?.coffeeId) ?? [],
+)
+const fit = computed(() => {
+  if (grinder.value === null || recipe.value === null || coffee.value === null) return null
+  const { minSetting, maxSetting, settingStep } = grinder.value
+  const settings = ofCoffee.value.map(({ setting }) => setting)
+  const from = Math.max(minSetting, Math.min(...settings) - 4 * settingStep)
+  const to = Math.min(maxSetting, Math.max(...settings) + 4 * settingStep)
+  const known = {
+    history: history.seen.value ?? [],
+    session: [],
+    recipe: recipe.value.targets,
+    grinder: dialInGrinder(grinder.value),
+    wish: dialInWish({ recipe: recipe.value, coffee: coffee.value, bagId: null, basket: null }),
+  }
+  return { ...grindFit(known, [from, to]), shots: drawn.value }
+})
+const drawn = computed(() =>
+  ofCoffee.value.flatMap(({ setting, timeS, bound }) =>
+    timeS === null ? [] : [{ setting, s: timeS, bound }],
+  ),
+)
+/** Where the line lies nearest to the middle of the window. */
+const best = computed(() => {
+  const { timeMinS = 0, timeMaxS = 0 } = recipe.value?.targets ?? {}
+  const middleLn = (Math.log(timeMinS) + Math.log(timeMaxS)) / 2
+  const miss = (s: number) => Math.abs(Math.log(s) - middleLn)
+  const step = grinder.value?.settingStep ?? 1
+  const nearest = fit.value?.line.toSorted((a, b) => miss(a.s) - miss(b.s))[0]
+  return nearest === undefined ? null : Math.round(nearest.setting / step) * step
+})
+const says = computed(() => {
+  if (fit.value === null || best.value === null || grinder.value === null) return ''
+  const { line } = fit.value
+  const [first, last] = [line[0], line.at(-1)]
+  if (first === undefined || last === undefined) return ''
+  const shown = (setting: number) => settingShown(setting, grinder.value?.lettersPerNumber ?? 0)
+  return t('dialin.curve', {
+    coffee: coffee.value?.name ?? '',
+    from: shown(first.setting),
+    fromS: first.s.toFixed(0),
+    to: shown(last.setting),
+    toS: last.s.toFixed(0),
+    best: shown(best.value),
+    recipe: recipe.value?.name ?? '',
+    dose: format.mass(recipe.value?.targets.doseG ?? 0),
+  })
+})
+</script>
+
+<template>
+  <section v-if="fit && recipe && best !== null && drawn.length > 1" aria-labelledby="curve-of-grinder">
+    <h3 id="curve-of-grinder">{{ t('dialin.curveTitle') }}</h3>
+    <p>{{ says }}</p>
+    <DialInChart :fit="fit" :recipe="recipe.targets" :next="best" />
+  </section>
+</template>

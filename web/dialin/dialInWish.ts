@@ -1,0 +1,46 @@
+import type { RecipeRevision, TodayBasket, TodayCoffee, TodayGrinder } from '@calm-apron/contract'
+import { type DialInGrinder, type DialInWish, THRESHOLDS } from '@calm-apron/core'
+
+/** A dose moves by so much to reach between two settings; measured, twice as much wins no shot worth its taste. */
+const NUDGE_G = 0.3
+
+/** A grinder as dialling in sees it. */
+export function dialInGrinder(grinder: TodayGrinder): DialInGrinder {
+  const { minSetting, maxSetting, settingStep, finerIs, innerBurr, purgeG, touchingAt } = grinder
+  return { minSetting, maxSetting, settingStep, finerIs, innerBurr, purgeG, touchingAt, lnTimePerUnit: null }
+}
+
+/** What is dialled in: which coffee through which basket, how far the dose may move in it, and what the coffee costs. */
+export function dialInWish({
+  recipe,
+  coffee,
+  bagId,
+  basket,
+}: {
+  recipe: RecipeRevision | null
+  coffee: TodayCoffee | null
+  bagId: string | null
+  basket: TodayBasket | null
+}): DialInWish {
+  const doseG = recipe?.targets.doseG ?? 0
+  const { min, max } = roomOf(basket)
+  return {
+    coffeeId: coffee?.coffeeId ?? `bag:${bagId ?? ''}`,
+    basketId: basket?.basketId ?? null,
+    doseRangeG: { min: Math.max(doseG - NUDGE_G, min), max: Math.min(doseG + NUDGE_G, max) },
+    pricePerKg: pricePerKg(coffee),
+  }
+}
+
+/** What a kg of a coffee costs, in whatever money its bag is priced in; null where nobody said. */
+export function pricePerKg(coffee: Pick<TodayCoffee, 'bagPrice' | 'bagG'> | null): number | null {
+  const { bagPrice = null, bagG = null } = coffee ?? {}
+  return bagPrice !== null && bagG !== null && bagG > 0 ? (bagPrice / bagG) * 1000 : null
+}
+
+/** Doses that suit a basket; one that nobody named takes what the recipe says. */
+function roomOf(basket: TodayBasket | null): { min: number; max: number } {
+  if (basket === null) return { min: -Infinity, max: Infinity }
+  const { basketToleranceG } = THRESHOLDS
+  return { min: basket.nominalG - basketToleranceG, max: basket.nominalG + basketToleranceG }
+}
