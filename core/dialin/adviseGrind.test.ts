@@ -189,6 +189,16 @@ describe('where it goes', () => {
     expect(fixed.doseG).toBe(18)
   })
 
+  test('a step that jumps over the whole window lets the dose move further, where the basket takes it, and says why', () => {
+    const jumpy: DialInGrinder = { ...MILL, maxSetting: 8, lnTimePerUnit: 0.4 }
+    const session = [22.6, 34, 22.4, 34.6].map((stopS, at) => shot(at % 2 === 0 ? 5 : 4, stopS))
+    const wide = { ...WISH, doseRangeG: { min: 17.4, max: 18.6 } }
+    const advice = advise(session, { grinder: jumpy, wish: wide })
+    expect(advice).toMatchObject({ step: 'nudge-dose', why: ['steps-wider-than-window', 'last-was-slow'] })
+    expect(Math.abs(advice.doseG - 18)).toBeGreaterThan(0.35)
+    expect(Math.abs(advise(session, { grinder: jumpy }).doseG - 18)).toBeLessThanOrEqual(0.3 + 1e-9)
+  })
+
   test('by the fifth shot the ways out have been said', () => {
     const wide: DialInGrinder = {
       ...MILL,

@@ -1,7 +1,7 @@
 import type { Decision } from './decision.ts'
 import { missLnAt } from './grindModel.ts'
 import { finenessNow, windowLn } from './observations.ts'
-import { type Option, type Spot, optionAt } from './options.ts'
+import { type Option, type Spot, USUAL_NUDGE_G, optionAt } from './options.ts'
 import { type Situation, isSameSpot, shotsAt, spotOf } from './situation.ts'
 import type { DialInReason, SessionShot } from './types.ts'
 
@@ -31,11 +31,12 @@ export function moved(
   if (here.shots - best.shots < worthMoving && !isTriedOut(here) && situation.isOpen(here.setting))
     return { step: 'repeat', spot: here, why: ['smaller-than-noise'] }
   const other = options.find((each) => !isSameSpot(each, here) && !isTriedOut(each)) ?? best
-  return { step: stepTo(other, here), spot: other, why: isNudge(other) ? ['target-between-steps'] : [] }
+  return { step: stepTo(other, here), spot: other, why: whyOf(other) }
 }
 
-function isNudge({ doseByG, yieldByG }: Spot): boolean {
-  return doseByG !== 0 || yieldByG !== 0
+function whyOf({ doseByG, yieldByG }: Spot): DialInReason[] {
+  if (doseByG === 0 && yieldByG === 0) return []
+  return Math.abs(doseByG) > USUAL_NUDGE_G + 1e-9 ? ['steps-wider-than-window'] : ['target-between-steps']
 }
 
 function stepTo(to: Spot, from: Spot): Decision['step'] {

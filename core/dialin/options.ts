@@ -29,6 +29,7 @@ const MOST_SETTINGS = 11
 const NUDGES = [
   ...[1, -1, 2, -2].map((yieldByG) => ({ yieldByG, doseByG: 0, cost: 0.08 })),
   ...[0.1, -0.1, 0.2, -0.2, 0.3, -0.3].map((doseByG) => ({ yieldByG: 0, doseByG, cost: 0.2 })),
+  ...[0.4, -0.4, 0.5, -0.5, 0.6, -0.6].map((doseByG) => ({ yieldByG: 0, doseByG, cost: 0.3 })),
   ...[1, -1].map((sign) => ({ yieldByG: 2 * sign, doseByG: 0.3 * sign, cost: 0.4 })),
 ] as const
 /** A setting that is less likely than this to belong in the window need not be tried as it is. */
@@ -69,10 +70,15 @@ export function optionsOf(weighing: Weighing): [Option, ...Option[]] {
   return sorted([...plain, ...nudged])
 }
 
-/** Whether a step of this grinder moves the time by more than half its window, so that none may land. */
-function areStepsWide({ model, recipe, grinder }: Weighing): boolean {
-  const { from, to } = windowLn(recipe)
-  return model.mean.slope * grinder.settingStep > (to - from) / 2
+/** What one step of this grinder does to ln time about the target. */
+function stepLn({ model, grinder }: Pick<Weighing, 'model' | 'grinder'>): number {
+  return model.mean.slope * grinder.settingStep
+}
+
+/** Whether a step moves the time by more than half its window, so that none may land. */
+function areStepsWide(weighing: Weighing): boolean {
+  const { from, to } = windowLn(weighing.recipe)
+  return stepLn(weighing) > (to - from) / 2
 }
 
 function sorted(options: readonly Option[]): [Option, ...Option[]] {
@@ -81,10 +87,21 @@ function sorted(options: readonly Option[]): [Option, ...Option[]] {
   return [first, ...rest]
 }
 
-function nudgesWithin({ recipe, wish: { doseRangeG } }: Weighing): (typeof NUDGES)[number][] {
+/** More than this, either way, only where a step of the grinder is wider than the whole window. */
+export const USUAL_NUDGE_G = 0.3
+
+function nudgesWithin(weighing: Weighing): (typeof NUDGES)[number][] {
+  const {
+    recipe,
+    wish: { doseRangeG },
+  } = weighing
+  const { from, to } = windowLn(recipe)
+  const mostG = stepLn(weighing) > to - from ? Infinity : USUAL_NUDGE_G
   const isInside = (doseG: number) =>
     doseRangeG !== null && doseG >= doseRangeG.min - 1e-9 && doseG <= doseRangeG.max + 1e-9
-  return NUDGES.filter(({ doseByG }) => doseByG === 0 || isInside(recipe.doseG + doseByG))
+  return NUDGES.filter(
+    ({ doseByG }) => doseByG === 0 || (Math.abs(doseByG) <= mostG && isInside(recipe.doseG + doseByG)),
+  )
 }
 
 /** Settings of the scale about where the model puts the target, as far as they are open. */
@@ -134,7 +151,7 @@ function optionsAt(setting: number, nudges: readonly Omit<Spot, 'setting'>[], we
   const half = (to - from) / 2
   const shifts = nudges.map((nudge) => shiftOf(nudge, recipe, model))
   // Between two steps the target is missed by up to half of one.
-  const coarse = (model.mean.slope * grinder.settingStep) ** 2 / 12
+  const coarse = stepLn(weighing) ** 2 / 12
   return chancesAt(model, finenessNow(setting, grinder), half, shifts).map((chances, no) => {
     const { doseByG, yieldByG } = nudges[no] ?? AS_THE_RECIPE
     const misses = Math.sqrt(chances.leftSd ** 2 + coarse + model.mean.noise ** 2)

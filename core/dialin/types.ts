@@ -100,6 +100,7 @@ export const DIAL_IN_REASONS = [
   'yield-first',
   'yield-used-up',
   'target-between-steps',
+  'steps-wider-than-window',
   'scale-ends-finer',
   'scale-ends-coarser',
 ] as const

@@ -1,8 +1,11 @@
 import type { RecipeRevision, TodayBasket, TodayCoffee, TodayGrinder } from '@calm-apron/contract'
 import { type DialInGrinder, type DialInWish, THRESHOLDS } from '@calm-apron/core'
 
-/** A dose moves by so much to reach between two settings; measured, twice as much wins no shot worth its taste. */
-const NUDGE_G = 0.3
+/**
+ * A dose moves by so much to reach between two settings, and by more only in a basket that is known to take it: measured,
+ * twice as much saves a third to two thirds of a shot on coarse grinders (docs/judgement.md).
+ */
+const NUDGE_G = { anyBasket: 0.3, knownBasket: 0.6 } as const
 
 /** A grinder as dialling in sees it. */
 export function dialInGrinder(grinder: TodayGrinder): DialInGrinder {
@@ -24,10 +27,11 @@ export function dialInWish({
 }): DialInWish {
   const doseG = recipe?.targets.doseG ?? 0
   const { min, max } = roomOf(basket)
+  const by = basket === null ? NUDGE_G.anyBasket : NUDGE_G.knownBasket
   return {
     coffeeId: coffee?.coffeeId ?? `bag:${bagId ?? ''}`,
     basketId: basket?.basketId ?? null,
-    doseRangeG: { min: Math.max(doseG - NUDGE_G, min), max: Math.min(doseG + NUDGE_G, max) },
+    doseRangeG: { min: Math.max(doseG - by, min), max: Math.min(doseG + by, max) },
     pricePerKg: pricePerKg(coffee),
   }
 }

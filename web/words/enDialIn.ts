@@ -45,6 +45,8 @@ export const enDialIn = {
       'yield-first': 'The yield goes first, by itself.',
       'yield-used-up': 'More yield won’t reach: back to the recipe’s, and the grind moves.',
       'target-between-steps': 'The target lies between two steps.',
+      'steps-wider-than-window':
+        'One step of this grinder jumps right over the window, so the dose moves by more than usual.',
       'scale-ends-finer': 'The finest setting is still fast.',
       'scale-ends-coarser': 'The coarsest setting is still slow.',
     } satisfies Record<(typeof DIAL_IN_REASONS)[number], string>,
@@ -57,7 +59,7 @@ export const enDialIn = {
     waysOut: 'What else there is:',
     way: {
       yield: 'up to 2 g more or less in the cup',
-      dose: 'up to 0.3 g more or less coffee',
+      dose: 'a little more or less coffee',
       'inner-burr': 'the inner burr: whoever keeps the grinder',
       taste: 'lock the nearest setting on taste, two of you',
     } satisfies Record<(typeof WAYS_OUT)[number], string>,

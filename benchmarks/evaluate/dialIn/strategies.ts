@@ -176,4 +176,4 @@ export const adviser: Strategy = (session, earlier, bench) => {
 }
 /** Time is right, or taste is: nobody need pull another. */
 const OVER: readonly DialInStep[] = ['done', 'taste-it']
-const DOSE_RANGE_G = { min: 17.7, max: 18.3 }
+const DOSE_RANGE_G = { min: 17.4, max: 18.6 }
