@@ -102,7 +102,7 @@ testOnOwn(
         await page.getByRole('link', { name: 'Dial in' }).click()
       }
       await expect(page.getByText(`from ${dialled + 1} shot`)).toBeVisible()
-      done = /^Done|^Leave/.test((await page.locator('#next-shot').textContent()) ?? '')
+      done = /^Found|^Time is right/.test((await page.locator('#next-shot').textContent()) ?? '')
     }
     expect(dialled).toBeGreaterThan(1)
     await page.getByRole('button', { name: /^Lock \d+ for this session/ }).click()

@@ -14,7 +14,7 @@ test('a dial-in from scratch: each advised setting is pulled until it is done, a
   await expect(advice).toHaveText(/^Start at \d+/)
   await expectAccessible(page)
   let shots = 0
-  while (!/^Done|^Leave/.test((await advice.textContent()) ?? '') && shots < 8) {
+  while (!/^Found|^Time is right/.test((await advice.textContent()) ?? '') && shots < 8) {
     const setting = await bar.advisedSetting()
     await page.getByText('Guess the time first').click()
     await page.getByLabel('Your guess').fill('29')
@@ -33,7 +33,16 @@ test('a dial-in from scratch: each advised setting is pulled until it is done, a
     await expect(page.getByText(`from ${shots} shot`)).toBeVisible()
   }
   expect(shots).toBeGreaterThan(1)
-  await expect(advice).toHaveText(/^Done/)
+  await expect(advice).toHaveText(/^Time is right/)
+  // Time alone is not done: somebody to be trusted tastes it.
+  await page.getByRole('link', { name: 'Note its taste' }).click()
+  for (const [axis, value] of Object.entries({ Sour: '4', Sweet: '7', Bitter: '4' }))
+    await page.getByLabel(axis, { exact: true }).fill(value)
+  await page.getByLabel('Why is it corrected?').fill('tasted together')
+  await page.getByRole('button', { name: 'Save the correction' }).click()
+  await page.getByRole('link', { name: 'Go on dialling in' }).click()
+  await expect(advice).toHaveText(/^Found/)
+  await expect(page.getByText(/^From the same start the adviser would have needed about/)).toBeVisible()
   await page.getByRole('button', { name: /^Lock \d+ for this session/ }).click()
   await expect(page.getByText(new RegExp(`Grind locked at \\d+`))).toBeVisible()
   await expect(page.getByText(new RegExp(`after ${shots} shots and \\d+ g`))).toBeVisible()
