@@ -24,6 +24,7 @@ import { bodyDigest } from '../http/bodyDigest.ts'
 import { noteClaim } from '../claims/noteClaim.ts'
 import { whoSays } from '../claims/whoSays.ts'
 import { isTeaching } from '../people/queries.ts'
+import { tellLive } from '../training/live.ts'
 import { stoodThen } from './stood.ts'
 import { refuseWrongTraining } from './ofTraining.ts'
 import { refuseWrongThings, refuseWrongVessels } from './namedThings.ts'
@@ -102,8 +103,9 @@ export async function storeShot(
     return true
   })
   if (!isNew) return false
-  const { facts: after, personId, judgedBy: actorId } = input
+  const { facts: after, personId, judgedBy: actorId, trainingId } = input
   const { academyId } = actor
+  if (trainingId !== null) await tellLive(transaction, academyId, trainingId, { kind: 'shot', shotId })
   await leaveTrace(
     transaction,
     { academyId, kind: 'shot-recorded', actorId, personId, subjectId: shotId, after },
@@ -161,7 +163,7 @@ export async function storeCorrection(
 ): Promise<void> {
   const { actor, transaction, now } = errand
   const { academyId } = actor
-  const { personId, current } = await shotOrRefuse(transaction, shotId)
+  const { personId, trainingId, current } = await shotOrRefuse(transaction, shotId)
   if (current.revisionNo !== input.basedOnNo) {
     // Who is still asked for a call is not shown by a lost race either what they can't look at.
     const isShown = !(await isWithheld(errand, shotId))
@@ -196,6 +198,7 @@ export async function storeCorrection(
     receivedAt: now,
     facts: input.facts,
   })
+  if (trainingId !== null) await tellLive(transaction, academyId, trainingId, { kind: 'shot', shotId })
   await leaveTrace(
     transaction,
     {

@@ -1,7 +1,7 @@
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { type LiveMessage, liveMessage } from '@calm-apron/contract'
-import { type TestServer, newId, serveTest } from '../testing/serve.ts'
+import { type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
 import { setupOf } from '../testing/trainings.ts'
 import { type Somebody, type World, worldIn } from '../testing/world.ts'
 
@@ -72,6 +72,20 @@ const stage = () => ({
 })
 const tellStage = (who: Somebody) =>
   server.of(who).put(`/api/v1/trainings/${trainingId}/stages/a`).send(stage())
+
+test('a shot that is recorded in it is told to whoever follows, by its id alone', async () => {
+  const there = await listening()
+  const { first, all } = await hear(there.url, trainer, (heard) => heard.some(({ kind }) => kind === 'shot'))
+  await first
+  const shotId = newId()
+  await server
+    .of(trainer)
+    .put(`/api/v1/shots/${shotId}`)
+    .send({ ...shotOf(), personId: trainee.personId, judgedBy: trainer.personId, trainingId })
+    .expect(201)
+  expect((await all).at(-1)).toEqual({ kind: 'shot', shotId })
+  await there.close()
+})
 
 test('what happens reaches a tablet at another server', async () => {
   const there = await listening(server.beside())

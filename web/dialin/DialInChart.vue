@@ -105,7 +105,7 @@ const says = computed(() => t('dialin.chart', props.fit.shots.length))
 
 <style scoped>
 .chart {
-  margin: 8px 0 0;
+  margin: 8px 0 16px;
 }
 .canvas {
   position: relative;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type DialInStep, settingShown } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import EmptyPlace from '../parts/EmptyPlace.vue'
@@ -13,6 +13,7 @@ import { useDoor } from '../store/door.ts'
 import { useFormat } from '../units/useFormat.ts'
 import DialInChart from './DialInChart.vue'
 import DialInShots from './DialInShots.vue'
+import { useLive } from '../training/useLive.ts'
 import { wantedOf } from '../training/useTraining.ts'
 import { useDialIn } from './useDialIn.ts'
 import { useOtherLocks } from './useOtherLocks.ts'
@@ -39,7 +40,11 @@ const {
   best,
   pull,
   lock,
+  load,
 } = useDialIn(() => props.trainingId)
+/** Whoever leads sees what a trainee pulls on their own phone. */
+const { shotsTold } = useLive(() => props.trainingId)
+watch(shotsTold, load)
 const prediction = ref('')
 /** Some grinders are changed by one person alone. */
 const lockedFor = computed(() => {
@@ -138,20 +143,20 @@ async function lockAndGo(): Promise<void> {
         <Button v-if="!isOver" type="primary" size="large" @click="pull(prediction)">
           {{ t('dialin.pull', { setting: shown(advice.setting) }) }}
         </Button>
+        <RouterLink
+          v-if="isTasteDue && lastShotId"
+          class="press"
+          :to="{ name: 'correct', params: { shotId: lastShotId } }"
+          >{{ t('dialin.noteTaste') }}</RouterLink
+        >
         <Button
-          :type="isOver ? 'primary' : 'default'"
+          :type="isOver && !isTasteDue ? 'primary' : 'default'"
           size="large"
           :disabled="sessionListed.length === 0"
           @click="lockAndGo"
         >
           {{ t('dialin.lock', { setting: shown(advice.setting) }) }}
         </Button>
-        <RouterLink
-          v-if="isTasteDue && lastShotId"
-          class="press second"
-          :to="{ name: 'correct', params: { shotId: lastShotId } }"
-          >{{ t('dialin.noteTaste') }}</RouterLink
-        >
         <Button v-if="isOver" size="large" @click="pull(prediction)">{{ t('dialin.onceMore') }}</Button>
       </div>
       <p v-if="advice.ranWellAt !== null && advice.ranWellAt !== advice.setting" class="soft">

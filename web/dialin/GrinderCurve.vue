@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { grindFit, settingShown } from '@calm-apron/core'
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../store/academy.ts'
 import { useFormat } from '../units/useFormat.ts'
+import SelectField from '../forms/SelectField.vue'
 import DialInChart from './DialInChart.vue'
 import { dialInGrinder, dialInWish } from './dialInWish.ts'
 import { useGrindHistory } from './useGrindHistory.ts'
@@ -15,7 +16,15 @@ const academy = useAcademy()
 const format = useFormat()
 
 const grinder = computed(() => academy.grinder(props.grinderId))
-const recipe = computed(() => academy.today?.recipes[0] ?? null)
+const recipes = computed(() => academy.today?.recipes ?? [])
+const choices = computed(() =>
+  recipes.value.map(({ recipeRevisionId, name }) => ({ value: recipeRevisionId, label: name })),
+)
+const chosen = ref('')
+const recipe = computed(
+  () => recipes.value.find((each) => each.recipeRevisionId === chosen.value) ?? recipes.value[0] ?? null,
+)
+watch(recipes, ([first]) => (chosen.value ||= first?.recipeRevisionId ?? ''), { immediate: true })
 const history = useGrindHistory(() =>
   recipe.value === null
     ? null
@@ -25,6 +34,8 @@ const coffee = computed(() => {
   const last = history.seen.value?.at(-1)?.coffeeId
   return academy.today?.coffees.find(({ coffeeId }) => coffeeId === last) ?? null
 })
+/** Beyond these a time is a choke or a gush, and no number. */
+const SHOWN_S = { min: 8, max: 90 }
 /** Shots of it, as today’s: they are what is drawn. */
 const ofCoffee = computed(
   () => history.seen.value?.filter(({ coffeeId }) => coffeeId === coffee.value?.coffeeId) ?? [],
@@ -42,7 +53,8 @@ const fit = computed(() => {
     grinder: dialInGrinder(grinder.value),
     wish: dialInWish({ recipe: recipe.value, coffee: coffee.value, bagId: null, basket: null }),
   }
-  return { ...grindFit(known, [from, to]), shots: drawn.value }
+  const { line } = grindFit(known, [from, to])
+  return { line: line.filter(({ s }) => s >= SHOWN_S.min && s <= SHOWN_S.max), shots: drawn.value }
 })
 const drawn = computed(() =>
   ofCoffee.value.flatMap(({ setting, timeS, bound }) =>
@@ -80,6 +92,7 @@ const says = computed(() => {
 <template>
   <section v-if="fit && recipe && best !== null && drawn.length > 1" aria-labelledby="curve-of-grinder">
     <h3 id="curve-of-grinder">{{ t('dialin.curveTitle') }}</h3>
+    <SelectField v-model="chosen" :label="t('dialin.curveBy')" :options="choices" />
     <p>{{ says }}</p>
     <DialInChart :fit="fit" :recipe="recipe.targets" :next="best" />
   </section>

@@ -14,6 +14,7 @@ import { RouterLink } from 'vue-router'
 import { useAcademy } from '../store/academy.ts'
 import { useFormat } from '../units/useFormat.ts'
 import { useTrainings } from './trainings.ts'
+import { wantedOf } from './useTraining.ts'
 
 /** The setting that holds for the session, and what has happened since for which it should be looked at again. */
 const props = defineProps<{
@@ -34,6 +35,14 @@ const shown = computed(() => {
   if (lock.value === null) return ''
   const grinder = academy.grinder(lock.value.grinderId)
   return settingShown(lock.value.setting, grinder?.lettersPerNumber ?? 0)
+})
+/** What was found off the recipe, and is kept with the setting. */
+const wanted = computed(() => {
+  if (lock.value === null || props.recipe === null) return null
+  const { targets } = props.recipe
+  return wantedOf(lock.value, targets) === null
+    ? null
+    : { doseG: lock.value.doseG, yieldG: lock.value.yieldG ?? targets.yieldG }
 })
 /** What the events say, and what only time and the recipe do. */
 const reasons = computed<RecheckReason[]>(() => {
@@ -68,6 +77,9 @@ async function unlock(): Promise<void> {
     <template v-if="lock">
       <p class="says">
         <strong>{{ t('lock.at', { setting: shown }) }}</strong>
+        <span v-if="wanted">{{
+          t('lock.wanted', { dose: format.mass(wanted.doseG), yield: format.mass(wanted.yieldG) })
+        }}</span>
         <span class="soft">{{
           t('lock.cost', {
             time: format.timeOf(lock.at, academy.timeZone),

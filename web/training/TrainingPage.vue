@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type LeftReady, canReopen, netG, spentOn } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import ReachNote from '../bar/ReachNote.vue'
@@ -28,9 +28,22 @@ const door = useDoor()
 const drafts = useDrafts()
 const trainings = useTrainings()
 const format = useFormat()
-const { state, setup, recipe, grinder, coffee, isDialInOpen, listed, isCounted, pulled, groups, begin } =
-  useTraining(() => props.trainingId)
-const { stages, isLive } = useLive(() => props.trainingId)
+const {
+  state,
+  setup,
+  recipe,
+  grinder,
+  coffee,
+  isDialInOpen,
+  listed,
+  isCounted,
+  pulled,
+  groups,
+  begin,
+  load,
+} = useTraining(() => props.trainingId)
+const { stages, isLive, shotsTold } = useLive(() => props.trainingId)
+watch(shotsTold, load)
 const isEnding = ref(false)
 const mayLead = computed(() => door.may('lead-training'))
 const mayReopen = computed(() => mayLead.value && state.value !== null && canReopen(state.value, new Date()))
@@ -53,12 +66,10 @@ const spent = computed(() => {
   if (!mayLead.value || recipe.value === null) return null
   const real = listed.value.filter(({ shot }) => !shot.isSimulated)
   return spentOn(
-    real
-      .toReversed()
-      .map(({ shot: { current } }) => ({
-        setting: current.facts.grindSetting,
-        doseG: netG(current.facts.dose),
-      })),
+    real.toReversed().map(({ shot: { current } }) => ({
+      setting: current.facts.grindSetting,
+      doseG: netG(current.facts.dose),
+    })),
     {
       usualDoseG: recipe.value.targets.doseG,
       purgeG: grinder.value?.purgeG ?? 0,

@@ -18,6 +18,8 @@ export function useLive(trainingId: () => string | null) {
   const trainings = useTrainings()
   const stages = ref<Record<string, StageOfGroup>>({})
   const isLive = ref(false)
+  /** Goes up whenever a shot of it was recorded or corrected, on whichever tablet. */
+  const shotsTold = ref(0)
   let line: EventSource | null = null
 
   function follow(followed: string | null): void {
@@ -38,13 +40,14 @@ export function useLive(trainingId: () => string | null) {
     if (!heard.success) return
     const message = heard.data
     if (message.kind === 'training') void trainings.refresh(message.trainingId)
+    if (message.kind === 'shot') shotsTold.value += 1
     if (message.kind === 'stage') stages.value = { ...stages.value, [message.stage.group]: message.stage }
   }
 
   watch([trainingId, () => door.session?.sessionId], ([followed]) => follow(followed), { immediate: true })
   onScopeDispose(() => line?.close())
 
-  return { stages, isLive }
+  return { stages, isLive, shotsTold }
 }
 
 /** Tells the other tablets what a group is doing; that one of them misses a word of it is no harm. */

@@ -20,7 +20,7 @@ test('weights, times and ratios are said as the trade says them', () => {
     '18.2 g',
     '27.5 s',
     '1:2.1',
-    '90 %',
+    '90\u00A0%',
   ])
 })
 

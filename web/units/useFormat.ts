@@ -35,7 +35,7 @@ export function useFormat() {
   const seconds = (s: number) => `${figure(s, 1)} ${t('unit.s')}`
   const ratio = (value: number) => `1:${figure(value, 1)}`
   const plain = (value: number) => value.toLocaleString(navigator.language, { maximumFractionDigits: 2 })
-  const percent = (share: number) => `${figure(100 * share, 0)} %`
+  const percent = (share: number) => `${figure(100 * share, 0)}\u00A0%`
   const dateOf = (instant: string | Date, timeZone: string) =>
     new Date(instant).toLocaleDateString(dateLocale, {
       weekday: 'short',

@@ -80,6 +80,7 @@ export const enBar = {
   lock: {
     title: 'Grind for this session',
     at: 'Grind locked at {setting}',
+    wanted: 'dose {dose}, stop at {yield}',
     cost: 'at {time}, after {shots} shots and {grams} g',
     none: 'No dial-in yet for this session.',
     dialIn: 'Dial in',

@@ -79,6 +79,7 @@ export const enDialIn = {
     none: 'None yet.',
     aside: 'set aside: {why}',
     bothMoved: 'grind and dose both moved: no pair to learn from',
+    curveBy: 'By the recipe',
     curveTitle: 'How this grinder runs',
     curve:
       '{coffee}, {dose} by “{recipe}”: {fromS} s at {from}, {toS} s at {to}; its window lies about {best}. It bends: near the fine end a step does more.',
