@@ -55,6 +55,8 @@ export const deviceOrder = z.discriminatedUnion('kind', [
     doseG: within(BOUNDS.doseNetG).optional(),
     tilt: z.enum(TILTS).optional(),
     unevenness: within({ min: 0, max: 1 }).optional(),
+    /** Where the machine stops by itself, in g. */
+    stopAtG: within(BOUNDS.cupNetG).optional(),
   }),
   z.object({ kind: z.literal('fault'), fault: z.enum(DEVICE_FAULTS), isOn: z.boolean() }),
 ])

@@ -7,7 +7,7 @@ import { makeCertificate } from './certificate.ts'
 import { atTheBar, untilAllSent } from './cutOff.ts'
 import { TRAINER, comeInAs, expect, expectAccessible, test } from './fixtures.ts'
 import { test as testOnOwn } from './ownApp.ts'
-import { ScaleBar, storedShots } from './scaleBar.ts'
+import { STOPS_AT_G, ScaleBar, storedShots } from './scaleBar.ts'
 import { Tablet, untilOnDevice } from './tablet.ts'
 
 /** What the server holds of a shot's tasting. */
@@ -94,7 +94,7 @@ testOnOwn(
       const setting = await bar.advisedSetting()
       if (dialled === 1) await line.cut()
       await page.getByRole('button', { name: `Pull at ${setting}` }).click()
-      await bar.pull(hands, { setting })
+      await bar.pull(hands, { setting, stopAtG: STOPS_AT_G })
       await page.getByRole('link', { name: 'Go on dialling in' }).click()
       if (dialled === 1) {
         ;({ page, bar } = await powerCut())

@@ -1,5 +1,5 @@
 import { expect, expectAccessible } from './fixtures.ts'
-import { storedShots } from './scaleBar.ts'
+import { STOPS_AT_G, storedShots } from './scaleBar.ts'
 import { test } from './withScale.ts'
 
 test('a dial-in from scratch: each advised setting is pulled until it is done, and locked for the session', async ({
@@ -24,7 +24,7 @@ test('a dial-in from scratch: each advised setting is pulled until it is done, a
       .getByRole('group', { name: /Purged/ })
       .getByRole('radio', { name: 'Yes' })
       .check()
-    await bar.pull(hands, { setting })
+    await bar.pull(hands, { setting, stopAtG: STOPS_AT_G })
     await expect(page.locator('#verdict')).toBeVisible()
     await expect(page.getByText(/^guessed 29.0 s, missed by/)).toBeVisible()
     await expect(page.getByText(/^the tool expected .* missed by/)).toBeVisible()
