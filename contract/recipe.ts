@@ -7,6 +7,7 @@ import {
   type RecipeMethod,
   type RecipeSchool,
   TAMP_SCHOOLS,
+  type TasteTargets,
 } from '@calm-apron/core'
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
@@ -28,6 +29,13 @@ const recipeSchool = z.strictObject({
   tampForce: z.strictObject({ targetN: within(BOUNDS.forceN), toleranceN: within(BOUNDS.forceN) }).nullable(),
 }) satisfies z.core.$ZodType<RecipeSchool>
 
+/** What a cup should taste of, each axis 0–10. */
+export const tasteTargets = z.strictObject({
+  sour: within(BOUNDS.taste),
+  sweet: within(BOUNDS.taste),
+  bitter: within(BOUNDS.taste),
+}) satisfies z.core.$ZodType<TasteTargets>
+
 /** The targets and tolerances of a recipe; masses in g, times in s on `clock`. */
 export const recipeTargets = z
   .strictObject({
@@ -43,14 +51,7 @@ export const recipeTargets = z
     tasteTolerance: within(BOUNDS.taste),
     sweetMin: within(BOUNDS.taste),
     /** What the cup should taste of; null: balanced, and no more than bright. */
-    taste: z
-      .strictObject({
-        sour: within(BOUNDS.taste),
-        sweet: within(BOUNDS.taste),
-        bitter: within(BOUNDS.taste),
-      })
-      .nullable()
-      .exactOptional(),
+    taste: tasteTargets.nullable().exactOptional(),
     school: recipeSchool,
   })
   .superRefine((targets, context) => {

@@ -11,6 +11,7 @@ import {
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
 import { id, refuse, within } from './primitives.ts'
+import { tasteTargets } from './recipe.ts'
 import { shotMeasures, shotNotes } from './shotNotes.ts'
 
 function weighing(net: { readonly min: number; readonly max: number }) {
@@ -77,6 +78,7 @@ export const tasteFacts = z.strictObject({
 const wantedOfShot = z.strictObject({
   doseG: within(BOUNDS.doseNetG).nullable(),
   yieldG: within(BOUNDS.targetG).nullable(),
+  taste: tasteTargets.exactOptional(),
 })
 
 /** What was observed of one shot. A part nobody saw is null. */

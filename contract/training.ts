@@ -2,6 +2,7 @@ import { GRIND_OWNERS, RECHECK_REASONS, type TrainingEvent, type TrainingHappeni
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
 import { id, instant, line, pageFields, within } from './primitives.ts'
+import { tasteTargets } from './recipe.ts'
 
 const seat = z.strictObject({
   personId: id,
@@ -28,6 +29,8 @@ const lock = z.strictObject({
   doseG: within(BOUNDS.doseNetG),
   /** Left out where it is the recipe’s. */
   yieldG: within(BOUNDS.targetG).exactOptional(),
+  /** What two trainers tasted; left out where they didn’t. */
+  taste: tasteTargets.exactOptional(),
   basketId: id.nullable(),
   innerBurrAt: within(BOUNDS.burr).nullable(),
   shots: z.int().min(BOUNDS.shotCount.min).max(BOUNDS.shotCount.max),

@@ -280,7 +280,9 @@ describe('when it is found', () => {
       why: ['tastes-good', 'last-was-slow'],
     })
     expect(advise([off(35, ['odalys']), off(35.5, ['odalys'])]).step).toBe('taste-again')
+    expect(advise([off(35, ['odalys']), off(35.5, ['odalys'])]).tastedAs).toBeNull()
     expect(advise([off(35, ['odalys']), off(35.5, ['ida'])])).toMatchObject({
+      tastedAs: { sour: 4, sweet: 7, bitter: 4 },
       step: 'lock-on-taste',
       setting: 14,
     })

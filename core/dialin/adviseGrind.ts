@@ -9,6 +9,7 @@ import { finenessNow, finenessOf, targetLn, windowLn } from './observations.ts'
 import { type Option, optionsOf, shiftOf } from './options.ts'
 import { type GrindKnown, type Situation, situationOf } from './situation.ts'
 import { spentOn } from './spent.ts'
+import { tastedAs } from './tastedAs.ts'
 import type { DialInReason, GrindAdvice, SessionShot } from './types.ts'
 import { waysOut } from './waysOut.ts'
 
@@ -43,6 +44,7 @@ export function adviseGrind(known: GrindKnown): GrindAdvice {
     why: [...decision.why, ...lastShotSays(last)],
     brackets: bracketsOf(situation),
     ranWellAt: ranWellAt(situation),
+    tastedAs: tastedAs(situation, spot),
     waysOut: waysOut(situation, decision),
     purgeG: last !== null && last.setting !== spot.setting ? grinder.purgeG : 0,
     spent: spentOn(situation.session, {

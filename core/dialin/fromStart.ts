@@ -60,6 +60,7 @@ function shotOn(
     cameOut: itsLn < from ? 'fast' : itsLn > to ? 'slow' : 'in-window',
     isGated: false,
     leaning: null,
+    taste: null,
     tasters: [],
   }
 }

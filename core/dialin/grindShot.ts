@@ -1,7 +1,8 @@
 import { tasteLeaning } from '../diagnosis/taste.ts'
 import { faultShift } from '../reading/faultTimes.ts'
 import type { Readings } from '../reading/types.ts'
-import type { Recipe } from '../recipe/recipe.ts'
+import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
+import type { ShotFacts } from '../shot/facts.ts'
 import { timeAtTarget } from '../shot/timeAtTarget.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import type { CameOut, GrindSeen, SessionShot } from './types.ts'
@@ -46,16 +47,22 @@ export function sessionShot(
 ): SessionShot | null {
   const seen = grindSeen(readings, recipe, where)
   if (seen === null) return null
-  const { wanted } = readings.of.facts
+  const { wanted, taste } = readings.of.facts
+  const leaning = tasteLeaning(readings)
   return {
     ...seen,
     doseWantedG: wanted?.doseG ?? null,
     yieldWantedG: wanted?.yieldG ?? null,
     cameOut: cameOut(readings),
     isGated: readings.gate.faults.some((fault) => fault !== 'tamp-slightly-tilted'),
-    leaning: tasteLeaning(readings),
-    tasters: tasteLeaning(readings) === null ? [] : tasters,
+    leaning,
+    taste: leaning === null ? null : targetsOf(taste),
+    tasters: leaning === null ? [] : tasters,
   }
+}
+
+function targetsOf({ sour, sweet, bitter }: ShotFacts['taste']): TasteTargets | null {
+  return sour === null || sweet === null || bitter === null ? null : { sour, sweet, bitter }
 }
 
 /** A time counts with its yield on or near; a cup that nobody weighed is taken to be as usual. */

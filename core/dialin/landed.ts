@@ -2,6 +2,7 @@ import { THRESHOLDS } from '../thresholds.ts'
 import type { Decision } from './decision.ts'
 import { type Option, type Spot, optionAt } from './options.ts'
 import { type Situation, isSameSpot, shotsAt, spotOf } from './situation.ts'
+import { TRUSTED_TONGUES } from './tastedAs.ts'
 import type { SessionShot } from './types.ts'
 
 /** A spot is held for its confirming shot, and then kept, where it is this likely to belong in the window. */
@@ -9,8 +10,7 @@ const WORTH_CONFIRMING = 0.5
 const SURE_OF_WINDOW = 0.85
 /** So often in the window in a row, and no model is asked. */
 const PLAINLY_IN = 3
-/** So many tongues, and so many cups, lock a setting on taste. */
-const TRUSTED_TONGUES = 2
+/** So many good cups, to two tongues, lock a setting on taste. */
 const GOOD_CUPS = 2
 
 /**

@@ -1,6 +1,7 @@
 import type { TasteLeaning } from '../diagnosis/types.ts'
 import type { Spent } from './spent.ts'
 import type { GrinderScale } from '../equipment/equipment.ts'
+import type { TasteTargets } from '../recipe/recipe.ts'
 
 /** What dialling in needs to know of a grinder beyond its scale. Settings are in the units of the scale. */
 export interface DialInGrinder extends GrinderScale {
@@ -47,6 +48,7 @@ export interface SessionShot extends GrindSeen {
   isGated: boolean
   /** What a trusted tongue tasted, and who that was. */
   leaning: TasteLeaning | null
+  taste: TasteTargets | null
   tasters: readonly string[]
 }
 
@@ -125,6 +127,8 @@ export interface GrindAdvice {
   brackets: { fast: number | null; slow: number | null }
   /** Where it ran in its window before, to go back to: of this session, else of this coffee's last; null where nowhere. */
   ranWellAt: number | null
+  /** What at least two trusted tongues tasted where it is found, as a mean; null where no two did. */
+  tastedAs: TasteTargets | null
   /** Ways out that are left, said from the fifth shot on; empty before. */
   waysOut: WayOut[]
   /** Purge before the next dose, because the setting moves. */

@@ -1,5 +1,6 @@
 import { readShot } from '../reading/readShot.ts'
-import { PUMP_RECIPE, carefulShot } from '../testing/examples.ts'
+import type { ShotWanted } from '../shot/facts.ts'
+import { PUMP_RECIPE, carefulShot, taste } from '../testing/examples.ts'
 import { asWanted } from './asWanted.ts'
 
 test('what dialling in moved is what a shot is held against; the window stays', () => {
@@ -16,6 +17,17 @@ test('a yield by volume moves along', () => {
   const volume = { targetMl: 48, toleranceMl: 4, gPerMl: 0.75, gPerMlSd: 0.1 }
   const recipe = { ...PUMP_RECIPE, school: { onlyRecorded: [], volume, tampForce: null } }
   expect(asWanted(recipe, { doseG: null, yieldG: 39 }).school.volume.targetMl).toBe(52)
+})
+
+test('what two trainers tasted at the lock is what a cup is held against', () => {
+  const lively = { sour: 6, sweet: 6, bitter: 2 }
+  const facts = (wanted?: ShotWanted) => carefulShot({}, { taste: taste(6, 6, 2), ...(wanted && { wanted }) })
+  const standing = (wanted?: ShotWanted) => {
+    const reading = readShot(facts(wanted), { ...PUMP_RECIPE, sweetMin: 7 }).taste
+    return reading.judged && reading.standing
+  }
+  expect(standing()).not.toBe('on')
+  expect(standing({ doseG: null, yieldG: null, taste: lively })).toBe('on')
 })
 
 test('as the recipe says it is the recipe itself', () => {

@@ -1,3 +1,4 @@
+import type { TasteTargets } from '../recipe/recipe.ts'
 import type { ShotNotes } from './notes.ts'
 
 /** The tamp's tilt as seen from above. */
@@ -50,6 +51,8 @@ export interface ShotSample {
 export interface ShotWanted {
   doseG: number | null
   yieldG: number | null
+  /** What two trainers tasted when the setting was locked; left out where they didn't. */
+  taste?: TasteTargets
 }
 
 /** What only some houses measure. */

@@ -1,3 +1,4 @@
+import type { TasteTargets } from '../recipe/recipe.ts'
 import type { ShotPurpose } from '../shot/purpose.ts'
 import { trainingOrder } from './trainingOrder.ts'
 
@@ -33,6 +34,8 @@ export interface LockedSetting {
   doseG: number
   /** Left out where it is the recipe's. */
   yieldG?: number
+  /** What two trainers tasted; left out where they didn't. */
+  taste?: TasteTargets
   /** The recipe's basket and the inner burr as they were: another of either asks for a look. */
   basketId: string | null
   innerBurrAt: number | null

@@ -117,7 +117,7 @@ test('the inner burr is told as it stood when the shot was pulled', async () => 
 
 test('a shot that was meant otherwise is told at the recipe’s own yield; meant is kept as it was sent', async () => {
   const own = await ownGrinder()
-  const wanted = { doseG: null, yieldG: 41 }
+  const wanted = { doseG: null, yieldG: 41, taste: { sour: 4, sweet: 7, bitter: 3.5 } }
   const shotId = await pull(timed(14, 29.7, { cup: { by: 'net', netG: 41 }, wanted }), daysAgo(1), own)
   const [seen] = await historyOf(own.grinderId)
   // 6 s dry, and 23.7 s for 41 g: at 39 g it stood at 28.5 s.

@@ -54,6 +54,7 @@ export function toColumns(facts: StoredFacts): FactColumns {
     ...facts.look,
     doseWantedG: facts.wanted?.doseG ?? null,
     yieldWantedG: facts.wanted?.yieldG ?? null,
+    tasteWanted: facts.wanted?.taste ?? null,
     cupMl: facts.measured?.cupMl ?? null,
     tampForceN: facts.measured?.tampForceN ?? null,
     leadG: facts.measured?.leadG ?? null,
@@ -84,9 +85,10 @@ export function toFacts(row: RevisionRow): StoredFacts {
   }
 }
 
-function wantedOf({ doseWantedG, yieldWantedG }: RevisionRow): Pick<StoredFacts, 'wanted'> {
-  if (doseWantedG === null && yieldWantedG === null) return {}
-  return { wanted: { doseG: doseWantedG, yieldG: yieldWantedG } }
+function wantedOf({ doseWantedG, yieldWantedG, tasteWanted }: RevisionRow): Pick<StoredFacts, 'wanted'> {
+  if (doseWantedG === null && yieldWantedG === null && tasteWanted === null) return {}
+  const taste = tasteWanted === null ? {} : { taste: tasteWanted }
+  return { wanted: { doseG: doseWantedG, yieldG: yieldWantedG, ...taste } }
 }
 
 function measuredOf({ cupMl, tampForceN, leadG }: RevisionRow): Pick<StoredFacts, 'measured'> {

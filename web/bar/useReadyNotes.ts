@@ -45,7 +45,8 @@ export function useReadyNotes(beside: () => Beside) {
 
   function meant(): string[] {
     const { draft, recipe } = beside()
-    if (draft.wanted == null || recipe === null) return []
+    const { doseG: otherDoseG = null, yieldG: otherYieldG = null } = draft.wanted ?? {}
+    if (recipe === null || (otherDoseG === null && otherYieldG === null)) return []
     const { doseG, yieldG } = recipe.targets
     return [t('ready.meant', { dose: format.mass(doseG), yield: format.mass(yieldG) })]
   }

@@ -128,7 +128,7 @@ export function useDialIn(trainingId: () => string) {
   async function lock(): Promise<void> {
     const { setup: now } = training
     if (advice.value === null || now.value?.grinderId == null) return
-    const { spent, setting, doseG, yieldG } = advice.value
+    const { spent, setting, doseG, yieldG, tastedAs } = advice.value
     await trainings.note(trainingId(), {
       kind: 'locked',
       lock: {
@@ -138,6 +138,7 @@ export function useDialIn(trainingId: () => string) {
         setting,
         doseG,
         ...(wanted.value?.yieldG != null && { yieldG }),
+        ...(tastedAs !== null && { taste: tastedAs }),
         basketId: recipe.value?.method.basketId ?? null,
         innerBurrAt: grinder.value?.innerBurr?.at ?? null,
         ...spent,

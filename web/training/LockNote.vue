@@ -40,9 +40,8 @@ const shown = computed(() => {
 const wanted = computed(() => {
   if (lock.value === null || props.recipe === null) return null
   const { targets } = props.recipe
-  return wantedOf(lock.value, targets) === null
-    ? null
-    : { doseG: lock.value.doseG, yieldG: lock.value.yieldG ?? targets.yieldG }
+  const { doseG, yieldG = targets.yieldG } = lock.value
+  return wantedOf({ doseG, yieldG }, targets) === null ? null : { doseG, yieldG }
 })
 /** What the events say, and what only time and the recipe do. */
 const reasons = computed<RecheckReason[]>(() => {
@@ -80,6 +79,7 @@ async function unlock(): Promise<void> {
         <span v-if="wanted">{{
           t('lock.wanted', { dose: format.mass(wanted.doseG), yield: format.mass(wanted.yieldG) })
         }}</span>
+        <span v-if="lock.taste">{{ t('lock.taste', { ...lock.taste }) }}</span>
         <span class="soft">{{
           t('lock.cost', {
             time: format.timeOf(lock.at, academy.timeZone),

@@ -124,13 +124,14 @@ export function useTraining(trainingId: () => string) {
 
 /** What a lock takes off its recipe; null where it is kept. */
 export function wantedOf(
-  { doseG, yieldG }: Pick<LockedSetting, 'doseG' | 'yieldG'>,
+  { doseG, yieldG, taste }: Pick<LockedSetting, 'doseG' | 'yieldG' | 'taste'>,
   targets: Pick<Recipe, 'doseG' | 'yieldG'>,
 ): ShotWanted | null {
   const wanted = {
     doseG: Math.abs(doseG - targets.doseG) < SAME_G ? null : doseG,
     yieldG: yieldG === undefined || Math.abs(yieldG - targets.yieldG) < SAME_G ? null : yieldG,
   }
+  if (taste !== undefined) return { ...wanted, taste }
   return wanted.doseG === null && wanted.yieldG === null ? null : wanted
 }
 

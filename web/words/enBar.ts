@@ -81,6 +81,7 @@ export const enBar = {
     title: 'Grind for this session',
     at: 'Grind locked at {setting}',
     wanted: 'dose {dose}, stop at {yield}',
+    taste: 'as two trainers tasted it: sour {sour}, sweet {sweet}, bitter {bitter}',
     cost: 'at {time}, after {shots} shots and {grams} g',
     none: 'No dial-in yet for this session.',
     dialIn: 'Dial in',

@@ -1,5 +1,6 @@
 ALTER TABLE "shot_revision" ADD COLUMN "dose_wanted_g" numeric;--> statement-breakpoint
 ALTER TABLE "shot_revision" ADD COLUMN "yield_wanted_g" numeric;--> statement-breakpoint
+ALTER TABLE "shot_revision" ADD COLUMN "taste_wanted" jsonb;--> statement-breakpoint
 -- The owner is held by row security too; it is lifted for what is filled in.
 ALTER TABLE "shot" NO FORCE ROW LEVEL SECURITY;--> statement-breakpoint
 ALTER TABLE "prepared_revision" NO FORCE ROW LEVEL SECURITY;--> statement-breakpoint

@@ -11,6 +11,7 @@ import {
   SIDES,
   STREAMS,
   TILTS,
+  type TasteTargets,
 } from '@calm-apron/core'
 import { sql } from 'drizzle-orm'
 import {
@@ -156,6 +157,7 @@ export const shotRevision = pgTable(
     /** What it was meant to be, where dialling in took it off its recipe. */
     doseWantedG: measured('dose_wanted_g'),
     yieldWantedG: measured('yield_wanted_g'),
+    tasteWanted: jsonb('taste_wanted').$type<TasteTargets>(),
     cupMl: measured('cup_ml'),
     tampForceN: measured('tamp_force_n'),
     leadG: measured('lead_g'),
