@@ -3,7 +3,7 @@ import { CHECKOUT } from '@calm-apron/scripts/testing'
 import type { Page } from '@playwright/test'
 import { Bar } from './bar.ts'
 import { TRAINEE, comeInAs, expect, test } from './fixtures.ts'
-import { ScaleBar } from './scaleBar.ts'
+import { STOPS_AT_G, ScaleBar } from './scaleBar.ts'
 import { StandIns } from './standIns.ts'
 
 async function picture(page: Page, name: string): Promise<void> {
@@ -79,9 +79,9 @@ test('a training with the scale', async ({ page, app, browser }) => {
   await page.getByRole('link', { name: 'Dial in' }).click()
   for (let shot = 0; shot < 2; shot += 1) {
     const words = (await page.locator('#next-shot').textContent()) ?? ''
-    const setting = Number(/(?:at|to) (\d+)/.exec(words)?.[1])
+    const setting = Number(/(?:[Aa]t|to) (\d+)/.exec(words)?.[1])
     await page.getByRole('button', { name: `Pull at ${setting}` }).click()
-    await bar.pull(hands, { setting })
+    await bar.pull(hands, { setting, stopAtG: STOPS_AT_G })
     await expect(page.locator('#verdict')).toBeVisible()
     await page.getByRole('link', { name: 'Go on dialling in' }).click()
   }
@@ -137,6 +137,7 @@ test('the views of Prepare', async ({ page }) => {
   await picture(page, 'room')
   await page.goto(`/prepare/grinders/${id('08')}`)
   await expect(page.getByText(/Gives .* a second/)).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'How this grinder runs' })).toBeVisible()
   await picture(page, 'grinder')
   await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
   await page.goto(`/prepare/routines/${id('10')}`)

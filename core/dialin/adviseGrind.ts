@@ -2,7 +2,7 @@ import { roundSetting } from '../equipment/grinder.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { byTaste, isTasteLed } from './byTaste.ts'
 import type { Decision } from './decision.ts'
-import { chancesAt, missLnAt } from './grindModel.ts'
+import { bandAt, chancesAt } from './grindChances.ts'
 import { held } from './landed.ts'
 import { moved } from './moved.ts'
 import { finenessNow, finenessOf, targetLn, windowLn } from './observations.ts'
@@ -12,9 +12,6 @@ import { spentOn } from './spent.ts'
 import { tastedAs } from './tastedAs.ts'
 import type { DialInReason, GrindAdvice, SessionShot } from './types.ts'
 import { waysOut } from './waysOut.ts'
-
-/** Four times out of five a shot falls within this many spreads. */
-const FOUR_IN_FIVE = 1.2816
 
 /**
  * The next shot of dialling in: where to set the grinder (or how else to reach the window), what time to expect, and
@@ -29,9 +26,8 @@ export function adviseGrind(known: GrindKnown): GrindAdvice {
   const spot = { ...decision.spot, setting: onAdvisable(decision.spot.setting, situation) }
   const fineness = finenessNow(spot.setting, grinder)
   const shift = shiftOf(spot, recipe, model)
-  const { mean, sd } = missLnAt(model, fineness, shift)
-  const spread = Math.hypot(sd, model.mean.noise)
-  const secondsAt = (sds: number) => Math.exp(targetLn(recipe) + mean + sds * spread)
+  const { middle, low, high } = bandAt(model, fineness, shift)
+  const seconds = (missLn: number) => Math.exp(targetLn(recipe) + missLn)
   const { from, to } = windowLn(recipe)
   const oneTenth = (g: number) => Math.round(10 * g) / 10
   return {
@@ -39,7 +35,7 @@ export function adviseGrind(known: GrindKnown): GrindAdvice {
     setting: spot.setting,
     doseG: oneTenth(recipe.doseG + spot.doseByG),
     yieldG: oneTenth(recipe.yieldG + spot.yieldByG),
-    predicted: { s: secondsAt(0), lowS: secondsAt(-FOUR_IN_FIVE), highS: secondsAt(FOUR_IN_FIVE) },
+    predicted: { s: seconds(middle), lowS: seconds(low), highS: seconds(high) },
     chanceInWindow: chancesAt(model, fineness, (to - from) / 2, [shift])[0]?.inWindow ?? 0,
     why: [...decision.why, ...lastShotSays(last)],
     brackets: bracketsOf(situation),

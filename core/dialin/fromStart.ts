@@ -1,5 +1,5 @@
 import { adviseGrind } from './adviseGrind.ts'
-import { missLnAt } from './grindModel.ts'
+import { missLnAt } from './grindChances.ts'
 import { finenessNow, targetLn, windowLn } from './observations.ts'
 import { shiftOf } from './options.ts'
 import { type GrindKnown, type Situation, situationOf, spotOf } from './situation.ts'

@@ -1,4 +1,4 @@
-import { missLnAt } from './grindModel.ts'
+import { bandAt } from './grindChances.ts'
 import { finenessNow, observationsOf, targetLn } from './observations.ts'
 import { type GrindKnown, situationOf } from './situation.ts'
 
@@ -9,7 +9,6 @@ export interface GrindFit {
 }
 
 const POINTS = 25
-const FOUR_IN_FIVE = 1.2816
 
 /**
  * Time against setting as believed now: the line, the range in which a shot falls four times out of five, and the
@@ -21,10 +20,9 @@ export function grindFit(known: GrindKnown, [from, to]: readonly [number, number
   const middle = targetLn(recipe)
   const line = Array.from({ length: POINTS }, (_, at) => {
     const setting = from + ((to - from) * at) / (POINTS - 1)
-    const { mean, sd } = missLnAt(model, finenessNow(setting, grinder))
-    const spread = Math.hypot(sd, model.mean.noise)
-    const at80 = (sds: number) => Math.exp(middle + mean + sds * spread)
-    return { setting, s: at80(0), lowS: at80(-FOUR_IN_FIVE), highS: at80(FOUR_IN_FIVE) }
+    const band = bandAt(model, finenessNow(setting, grinder))
+    const seconds = (missLn: number) => Math.exp(middle + missLn)
+    return { setting, s: seconds(band.middle), lowS: seconds(band.low), highS: seconds(band.high) }
   })
   const shots = observationsOf(session, recipe, grinder, wish).map(({ setting, missLn, doseLn, bound }) => ({
     setting,

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { BENDS, bent, steepness, unbent } from './curve.ts'
-import { chancesAt, grindModel, missLnAt } from './grindModel.ts'
+import { chancesAt, missLnAt } from './grindChances.ts'
+import { grindModel } from './grindModel.ts'
 import type { GrinderBelief } from './grinderBelief.ts'
 import type { Level } from './level.ts'
 import type { Observation } from './observations.ts'

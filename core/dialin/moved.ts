@@ -1,5 +1,5 @@
 import type { Decision } from './decision.ts'
-import { missLnAt } from './grindModel.ts'
+import { missLnAt } from './grindChances.ts'
 import { finenessNow, windowLn } from './observations.ts'
 import { type Option, type Spot, USUAL_NUDGE_G, optionAt } from './options.ts'
 import { type Situation, isSameSpot, shotsAt, spotOf } from './situation.ts'

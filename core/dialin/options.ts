@@ -1,7 +1,8 @@
 import { roundSetting } from '../equipment/grinder.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { normalCdf } from '../statistics/normal.ts'
-import { type Chances, type GrindModel, chancesAt } from './grindModel.ts'
+import { type Chances, chancesAt } from './grindChances.ts'
+import type { GrindModel } from './grindModel.ts'
 import { finenessNow, windowLn } from './observations.ts'
 import type { DialInGrinder, DialInWish } from './types.ts'
 

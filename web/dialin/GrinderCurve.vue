@@ -61,14 +61,18 @@ const drawn = computed(() =>
     timeS === null ? [] : [{ setting, s: timeS, bound }],
   ),
 )
+/** The nearest setting that the scale has. */
+function onMark(setting: number): number {
+  const { minSetting = 0, settingStep = 1 } = grinder.value ?? {}
+  return minSetting + Math.round((setting - minSetting) / settingStep) * settingStep
+}
 /** Where the line lies nearest to the middle of the window. */
 const best = computed(() => {
   const { timeMinS = 0, timeMaxS = 0 } = recipe.value?.targets ?? {}
   const middleLn = (Math.log(timeMinS) + Math.log(timeMaxS)) / 2
   const miss = (s: number) => Math.abs(Math.log(s) - middleLn)
-  const step = grinder.value?.settingStep ?? 1
   const nearest = fit.value?.line.toSorted((a, b) => miss(a.s) - miss(b.s))[0]
-  return nearest === undefined ? null : Math.round(nearest.setting / step) * step
+  return nearest === undefined ? null : onMark(nearest.setting)
 })
 const says = computed(() => {
   if (fit.value === null || best.value === null || grinder.value === null) return ''
@@ -78,9 +82,9 @@ const says = computed(() => {
   const shown = (setting: number) => settingShown(setting, grinder.value?.lettersPerNumber ?? 0)
   return t('dialin.curve', {
     coffee: coffee.value?.name ?? '',
-    from: shown(first.setting),
+    from: shown(onMark(first.setting)),
     fromS: first.s.toFixed(0),
-    to: shown(last.setting),
+    to: shown(onMark(last.setting)),
     toS: last.s.toFixed(0),
     best: shown(best.value),
     recipe: recipe.value?.name ?? '',
@@ -92,8 +96,15 @@ const says = computed(() => {
 <template>
   <section v-if="fit && recipe && best !== null && drawn.length > 1" aria-labelledby="curve-of-grinder">
     <h3 id="curve-of-grinder">{{ t('dialin.curveTitle') }}</h3>
-    <SelectField v-model="chosen" :label="t('dialin.curveBy')" :options="choices" />
+    <SelectField v-model="chosen" class="by" :label="t('dialin.curveBy')" :options="choices" />
     <p>{{ says }}</p>
     <DialInChart :fit="fit" :recipe="recipe.targets" :next="best" />
   </section>
 </template>
+
+<style scoped>
+.by {
+  max-width: 360px;
+  margin-bottom: 8px;
+}
+</style>
