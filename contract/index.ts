@@ -167,6 +167,8 @@ export type { SetAsideRecord } from './setAside.ts'
 export { API_BASE, problemsOf } from './endpoints/endpoint.ts'
 export type { Endpoint, Schema } from './endpoints/endpoint.ts'
 export { LIVE_PATH } from './endpoints/trainings.ts'
+export { LIVE_LINE_PATH, liveNews } from './live.ts'
+export type { LiveNews } from './live.ts'
 export { ENDPOINTS } from './endpoints/index.ts'
 export type { Endpoints } from './endpoints/index.ts'
 export {

@@ -44,6 +44,51 @@ test('two tablets on one training: what one does the other sees at once, unasked
   await other.close()
 })
 
+test('a shot that was recorded, and a recipe that was changed, on one tablet are on the other, unasked', async ({
+  page,
+  browser,
+  app,
+}) => {
+  const bar = new ScaleBar(page)
+  const trainingId = await bar.startTraining({ 'Mirren Kestle': 'Group 1' })
+  const other = await browser.newContext({ baseURL: app.url, serviceWorkers: 'block' })
+  const second = await other.newPage()
+  await comeInAs(second.request, app, TRAINER)
+  await second.goto(page.url())
+  await expect(second.getByText('in step with the other tablets')).toBeVisible()
+  await expect(second.getByRole('heading', { name: 'No shots yet' })).toBeVisible()
+  await bar.next('Group 1')
+  await page.getByLabel('Grind setting').fill('14')
+  await bar.step('Pull')
+  await bar.start()
+  await page.keyboard.press('Space')
+  await page.getByRole('button', { name: /^Stop/ }).click()
+  await bar.save()
+  await expect(second.getByRole('heading', { name: '1 shot so far' })).toBeVisible()
+  expect(await storedShots(page, trainingId)).toHaveLength(1)
+
+  const third = await other.newPage()
+  await third.goto('/')
+  await expect(third.getByRole('radio', { name: 'House double' })).toBeVisible()
+  const recipes = (await (await page.request.get('/api/v1/prepared?kind=recipe')).json()) as {
+    records: { preparedId: string; revisionNo: number; content: { name: string } }[]
+  }
+  const house = recipes.records.find(({ content }) => content.name === 'House double')
+  const answer = await page.request.put(
+    `/api/v1/prepared/${house?.preparedId}/revisions/019a5c00-0000-7030-8000-000000000001`,
+    {
+      headers: { Origin: app.url },
+      data: {
+        basedOnNo: house?.revisionNo,
+        thing: { kind: 'recipe', parentId: null, content: { ...house?.content, name: 'Quay double' } },
+      },
+    },
+  )
+  expect(answer.ok()).toBe(true)
+  await expect(third.getByRole('radio', { name: 'Quay double' })).toBeVisible()
+  await other.close()
+})
+
 test('the trainee on their own phone: their call and slip alone, the reading once both have spoken', async ({
   page,
   browser,

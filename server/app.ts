@@ -20,6 +20,7 @@ import { setAsideRoutes } from './setAside/routes.ts'
 import { shotRoutes } from './shots/routes.ts'
 import { tastingRoutes } from './tasting/routes.ts'
 import { todayRoutes } from './today/routes.ts'
+import { liveRoutes } from './live/routes.ts'
 import { trainingRoutes } from './training/routes.ts'
 
 /** All that the app needs from outside. */
@@ -73,6 +74,7 @@ function apiRoutes({ house, version }: AppParts): Router {
     shotRoutes,
     tastingRoutes,
     trainingRoutes,
+    liveRoutes,
     claimRoutes,
     auditRoutes,
     setAsideRoutes,

@@ -1,5 +1,5 @@
 import type { Database } from './database/pool.ts'
-import type { LiveHub } from './training/live.ts'
+import type { LiveHub } from './live/hub.ts'
 
 /** How this server is reached, and whom it lets in. */
 export interface DoorSettings {

@@ -9,10 +9,12 @@ import { sweepAttempts } from './doors/attemptQueries.ts'
 import { offerSetUp } from './doors/setUp.ts'
 import { readEnvironment } from './environment.ts'
 import { bareError } from './http/logging.ts'
-import { liveHub } from './training/live.ts'
+import { liveHub } from './live/hub.ts'
 import packageJson from './package.json' with { type: 'json' }
 
-const FINISH_WITHIN_MS = 10_000
+/** Requests get so long to finish, and all of stopping so long: whatever hangs then is let go. */
+const FINISH_WITHIN_MS = 3000
+const STOP_WITHIN_MS = 4500
 const LOOK_FOR_IDLE_EVERY_MS = 20
 const SWEEP_EVERY_MS = 3_600_000
 
@@ -76,6 +78,8 @@ async function stop(why: string): Promise<void> {
   if (isStopping) return
   isStopping = true
   logger.info({ why }, 'stopping')
+  const overdue = setTimeout(() => process.exit(1), STOP_WITHIN_MS)
+  overdue.unref()
   // A live line never ends by itself.
   await live.close()
   await finishRequests(server)

@@ -2,6 +2,8 @@ import type { AuditKind } from '@calm-apron/contract'
 import { v4 as uuidv4, v7 as uuidv7 } from 'uuid'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { audit, freeText } from '../database/schema/index.ts'
+import { tellLive } from '../live/hub.ts'
+import { newsOf } from './newsOf.ts'
 
 /** One trace to leave. `before` and `after` hold ids, numbers and closed words; what people wrote goes into a text. */
 export interface Trace {
@@ -35,6 +37,22 @@ export async function leaveTraces(
       whyTextId,
     })),
   )
+  await tellOf(transaction, traces)
+}
+
+/** Of many changes at once, such as an import, only that there is much to ask anew. */
+const TOLD_ONE_BY_ONE = 20
+
+async function tellOf(transaction: AcademyTransaction, traces: readonly Trace[]): Promise<void> {
+  const told = traces.flatMap((trace) => {
+    const news = newsOf(trace)
+    return news === null ? [] : [{ news, academyId: trace.academyId, personId: trace.personId }]
+  })
+  const [first] = told
+  if (first === undefined) return
+  if (told.length > TOLD_ONE_BY_ONE) await tellLive(transaction, first.academyId, { kind: 'here' })
+  else
+    for (const { news, academyId, personId } of told) await tellLive(transaction, academyId, news, personId)
 }
 
 /** Leaves one trace; a `why` in someone's own words is kept first. */

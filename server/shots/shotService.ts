@@ -24,7 +24,7 @@ import { bodyDigest } from '../http/bodyDigest.ts'
 import { noteClaim } from '../claims/noteClaim.ts'
 import { whoSays } from '../claims/whoSays.ts'
 import { isTeaching } from '../people/queries.ts'
-import { tellLive } from '../training/live.ts'
+import { tellLive } from '../live/hub.ts'
 import { stoodThen } from './stood.ts'
 import { refuseWrongTraining } from './ofTraining.ts'
 import { refuseWrongThings, refuseWrongVessels } from './namedThings.ts'
@@ -105,7 +105,7 @@ export async function storeShot(
   if (!isNew) return false
   const { facts: after, personId, judgedBy: actorId, trainingId } = input
   const { academyId } = actor
-  if (trainingId !== null) await tellLive(transaction, academyId, trainingId, { kind: 'shot', shotId })
+  await tellLive(transaction, academyId, { kind: 'shot', shotId, trainingId }, personId)
   await leaveTrace(
     transaction,
     { academyId, kind: 'shot-recorded', actorId, personId, subjectId: shotId, after },
@@ -198,7 +198,7 @@ export async function storeCorrection(
     receivedAt: now,
     facts: input.facts,
   })
-  if (trainingId !== null) await tellLive(transaction, academyId, trainingId, { kind: 'shot', shotId })
+  await tellLive(transaction, academyId, { kind: 'shot', shotId, trainingId }, personId)
   await leaveTrace(
     transaction,
     {

@@ -20,7 +20,7 @@ import { createApp } from '../app.ts'
 import type { House } from '../house.ts'
 import { databaseOver, openPool } from '../database/pool.ts'
 import { checkReadiness } from '../database/readiness.ts'
-import { liveHub } from '../training/live.ts'
+import { liveHub } from '../live/hub.ts'
 import { databaseOfLastRelease } from './lastRelease.ts'
 
 /** The demo's records, whose ids are always the same. */
@@ -46,6 +46,8 @@ export interface TestServer {
   database: TestDatabase
   /** A further server on the same database, with a clock of its own. */
   beside: (now?: () => Date) => Express
+  /** The app with some part of its house replaced. */
+  appWith: (part: Partial<House>) => Express
   stop: () => Promise<void>
 }
 
@@ -91,6 +93,7 @@ export async function serveTest({
   const house = houseWith(now)
   const app = appOf(house)
   const beside = (clock = now) => appOf(houseWith(clock))
+  const appWith = (part: Partial<House>) => appOf({ ...house, ...part })
   const stop = async () => {
     await live.close()
     for (const pool of pools) await pool.end()
@@ -105,7 +108,7 @@ export async function serveTest({
     return own
   }
   const http = template === 'empty' ? browser() : await as(somebody('trainer'))
-  return { http, browser: () => browser(), of, as, house, app, database, beside, stop }
+  return { http, browser: () => browser(), of, as, house, app, database, beside, appWith, stop }
 }
 
 function first<T>(list: readonly T[]): T {

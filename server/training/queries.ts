@@ -103,15 +103,6 @@ export async function insertEvent(transaction: AcademyTransaction, row: EventRow
   await transaction.insert(trainingEvent).values(row)
 }
 
-/** Sends a few words to every server; those that listen get them once this transaction is committed. */
-export async function notifyAll(
-  transaction: AcademyTransaction,
-  channel: string,
-  payload: string,
-): Promise<void> {
-  await transaction.execute(sql`select pg_notify(${channel}, ${payload})`)
-}
-
 function toEvent({ eventId, by, at, happening, afterEventId, sentBy }: EventRow): SentEvent {
   return { eventId, by, at: at.toISOString(), happening, after: afterEventId, sentBy }
 }

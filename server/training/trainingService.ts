@@ -26,7 +26,7 @@ import type { Errand } from '../http/serve.ts'
 import { roleOf } from '../people/queries.ts'
 import { Refusal, refuseField } from '../refusal.ts'
 import { ACTION_OF, TRACE_OF, refuseWrongSetup } from './happening.ts'
-import { tellLive } from './live.ts'
+import { tellLive } from '../live/hub.ts'
 import { eventsOf, findEvent, insertEvent, trainingPage, trainingsSince } from './queries.ts'
 
 /** As far back as a training can still be on. */
@@ -137,7 +137,7 @@ async function keepEvent(
     judgedBy: by,
   })
   await traceEvent(errand, trainingId, by, happening)
-  await tellLive(transaction, academyId, trainingId, { kind: 'training', trainingId })
+  await tellLive(transaction, academyId, { kind: 'training', trainingId })
   return { trainingId, events: await eventsOf(transaction, trainingId) }
 }
 
@@ -205,5 +205,9 @@ export async function passOnStage(
     stage.personId === actor.personId ||
     (reachOf(actor.part, 'tell-stage') === 'all' && hasSeat(events, stage.personId))
   if (!isTheirs) throw refuseField('personId', 'not-theirs', 'Nobody else tells what they are doing.')
-  await tellLive(transaction, actor.academyId, trainingId, { kind: 'stage', stage: { group, ...stage } })
+  await tellLive(transaction, actor.academyId, {
+    kind: 'stage',
+    trainingId,
+    stage: { group, ...stage },
+  })
 }

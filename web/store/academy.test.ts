@@ -1,6 +1,15 @@
 import { useAcademy } from './academy.ts'
 import { useDoor } from './door.ts'
-import { IDA, ODALYS, doorsWith, freshDevice, refusal, sessionOf, todayOf } from './testing/device.ts'
+import {
+  IDA,
+  ODALYS,
+  TestLine,
+  doorsWith,
+  freshDevice,
+  refusal,
+  sessionOf,
+  todayOf,
+} from './testing/device.ts'
 import { askTodayAhead, takeTodayAhead } from './todayAhead.ts'
 
 afterEach(() => takeTodayAhead())
@@ -56,4 +65,18 @@ test('an answer that comes after its person went is shown to nobody', async () =
   }
   await academy.load()
   expect([academy.state, academy.today]).toEqual(['loading', null])
+})
+
+test('what changed on another tablet is asked anew, once, and a line that stands for the first time asks nothing', async () => {
+  const { asked, door, academy } = await deviceOf(ODALYS)
+  await door.load()
+  await academy.load()
+  const line = TestLine.all.at(-1)
+  const times = () => asked.filter((what) => what === 'GET /today').length
+  line?.say({ kind: 'here' })
+  expect(times()).toBe(1)
+  line?.say({ kind: 'prepared', preparedId: IDA })
+  line?.say({ kind: 'people' })
+  while (times() < 2) await new Promise((resolve) => setTimeout(resolve, 10))
+  expect(times()).toBe(2)
 })

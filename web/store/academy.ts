@@ -11,11 +11,13 @@ import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
 import { i18n } from '../words/index.ts'
 import { deviceDatabase } from './deviceDatabase.ts'
 import { useDoor } from './door.ts'
+import { useLiveLine } from './liveLine.ts'
 import { takeTodayAhead } from './todayAhead.ts'
 
 export type AcademyState = 'loading' | 'here' | 'remembered' | 'unreachable'
 
 const TRY_AGAIN_MS = 5000
+const FRESH_AFTER_MS = { least: 200, spread: 600 } as const
 
 /** The academy as the server last told it to whoever is here; kept on the device for when the server can't be reached. */
 export const useAcademy = defineStore('academy', () => {
@@ -58,6 +60,17 @@ export const useAcademy = defineStore('academy', () => {
     state.value = today.value === null ? 'unreachable' : 'remembered'
     retry = setTimeout(() => void load(), TRY_AGAIN_MS)
   }
+
+  /** Whatever of it changed on another tablet is here soon; not at the same moment on all of them. */
+  let fresh: ReturnType<typeof setTimeout> | undefined
+  let hasStood = false
+  useLiveLine().onNews(({ kind }) => {
+    const isAfterGap = kind === 'here' && hasStood
+    if (kind === 'here') hasStood = true
+    if (!isAfterGap && kind !== 'people' && kind !== 'prepared') return
+    clearTimeout(fresh)
+    fresh = setTimeout(() => void load(), FRESH_AFTER_MS.least + Math.random() * FRESH_AFTER_MS.spread)
+  })
 
   /** Forgets what was told to the last person. */
   function clear(): void {

@@ -13,6 +13,7 @@ import { computed, ref, watch } from 'vue'
 import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
 import { asPlain, deviceDatabase } from '../store/deviceDatabase.ts'
 import { useDoor } from '../store/door.ts'
+import { useLiveLine } from '../store/liveLine.ts'
 import { useOutbox } from '../store/outbox.ts'
 
 /** A training as it stands, with what this tablet has not sent yet. */
@@ -126,6 +127,12 @@ export const useTrainings = defineStore('trainings', () => {
     await keep()
     await outbox.add({ kind: 'training-event', trainingId, eventId, body })
   }
+
+  useLiveLine().onNews((news) => {
+    if (news.kind === 'training') void refresh(news.trainingId)
+    // Whatever happened before the line stood is asked for now.
+    if (news.kind === 'here') void load()
+  })
 
   // What was told to one person is not shown to the next.
   watch(

@@ -1,26 +1,11 @@
 import { useDoor } from '../store/door.ts'
-import { IDA, ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../store/testing/device.ts'
-import { MACHINE, TRAINING, shotId, startedWith } from '../store/testing/house.ts'
+import { useLiveLine } from '../store/liveLine.ts'
+import { IDA, ODALYS, TestLine, doorsWith, freshDevice, sessionOf, settled } from '../store/testing/device.ts'
+import { MACHINE, TRAINING, houseOf, shotId, startedWith } from '../store/testing/house.ts'
+import { useAcademy } from '../store/academy.ts'
 import { inSetup } from '../testing/inSetup.ts'
+import { useTrainings } from './trainings.ts'
 import { tellStage, useLive } from './useLive.ts'
-
-/** A line that the test speaks on. */
-class Line {
-  static last: Line | null = null
-  onopen: () => void = () => undefined
-  onerror: () => void = () => undefined
-  onmessage: (event: { data: string }) => void = () => undefined
-  isClosed = false
-  constructor(readonly address: string) {
-    Line.last = this
-  }
-  close(): void {
-    this.isClosed = true
-  }
-  say(message: unknown): void {
-    this.onmessage({ data: JSON.stringify(message) })
-  }
-}
 
 const STAGE = {
   personId: IDA,
@@ -34,37 +19,44 @@ const STAGE = {
 const GROUP = `${MACHINE}:0`
 
 async function following() {
-  Object.assign(globalThis, { EventSource: Line })
+  TestLine.all.length = 0
   const device = await freshDevice({
     'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS),
+    'GET /today': () => ({ body: houseOf() }),
+    'GET /trainings': () => ({ body: { trainings: [{ trainingId: TRAINING, events: [startedWith()] }] } }),
     'GET /trainings/*': () => ({ body: { trainingId: TRAINING, events: [startedWith()] } }),
     'PUT /trainings/*/stages/*': () => 'nothing',
   })
+  const { result, end } = await inSetup(() => ({
+    ...useLive(() => TRAINING),
+    trainings: useTrainings(),
+    academy: useAcademy(),
+  }))
   await useDoor().load()
-  const { result, end } = await inSetup(() => useLive(() => TRAINING))
   await settled()
-  const line = Line.last
-  if (line === null) throw new Error('No line was opened.')
+  const line = TestLine.all.at(-1)
+  if (line === undefined) throw new Error('No line was opened.')
   return { ...device, ...result, end, line }
 }
 
-test('a training is followed on a line of its own, which goes with the page', async () => {
+test('one line tells of everything; whether it stands is shown', async () => {
   const { line, isLive, end } = await following()
-  expect(line.address).toContain(TRAINING)
+  expect(line.address).toMatch(/\/live$/)
+  expect(line.address).not.toContain(TRAINING)
   expect(isLive.value).toBe(false)
   line.onopen()
   expect(isLive.value).toBe(true)
   line.onerror()
   expect(isLive.value).toBe(false)
   end()
-  expect(line.isClosed).toBe(true)
 })
 
 test('what another tablet does at a group is shown; words that make no sense are let by', async () => {
   const { line, stages, end } = await following()
-  line.say({ kind: 'stage', stage: { ...STAGE, group: GROUP } })
+  line.say({ kind: 'stage', trainingId: TRAINING, stage: { ...STAGE, group: GROUP } })
   expect(stages.value[GROUP]).toMatchObject({ personId: IDA, step: 'dose', weightG: 18.1 })
   line.say({ kind: 'weather', is: 'fine' })
+  line.say({ kind: 'stage', trainingId: shotId(9), stage: { ...STAGE, group: 'other' } })
   expect(Object.keys(stages.value)).toEqual([GROUP])
   end()
 })
@@ -75,6 +67,28 @@ test('that something happened is a reason to ask, and what it was is not taken f
   line.say({ kind: 'training', trainingId: TRAINING })
   await settled()
   expect(asked).toEqual([`GET /trainings/${TRAINING}`])
+  end()
+})
+
+test('a shot that was recorded elsewhere is told, of this training or of one that nobody named', async () => {
+  const { line, shotsTold, end } = await following()
+  line.say({ kind: 'shot', shotId: shotId(1), trainingId: TRAINING })
+  line.say({ kind: 'shot', shotId: shotId(2), trainingId: null })
+  line.say({ kind: 'shot', shotId: shotId(3), trainingId: shotId(8) })
+  expect(shotsTold.value).toBe(2)
+  end()
+})
+
+test('signed out, nothing is followed any more, and nothing of it is shown to the next', async () => {
+  const { line, stages, says, end } = await following()
+  line.onopen()
+  line.say({ kind: 'stage', trainingId: TRAINING, stage: { ...STAGE, group: GROUP } })
+  says['GET /doors'] = () => doorsWith(null)
+  await useDoor().load()
+  await settled()
+  expect(line.readyState).toBe(2)
+  expect(stages.value).toEqual({})
+  expect(useLiveLine().isLive).toBe(false)
   end()
 })
 

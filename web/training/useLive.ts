@@ -1,52 +1,19 @@
-import {
-  API_BASE,
-  ENDPOINTS,
-  type GroupStage,
-  LIVE_PATH,
-  type StageOfGroup,
-  liveMessage,
-  readAnswer,
-} from '@calm-apron/contract'
-import { onScopeDispose, ref, watch } from 'vue'
+import { ENDPOINTS, type GroupStage } from '@calm-apron/contract'
+import { computed, ref } from 'vue'
 import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
-import { useDoor } from '../store/door.ts'
-import { useTrainings } from './trainings.ts'
+import { useLiveLine } from '../store/liveLine.ts'
 
-/** Follows a training: what happens in it, and what each group is doing on whichever tablet. */
+/** Follows a training: what each group is doing on whichever tablet, and that shots of it were recorded. */
 export function useLive(trainingId: () => string | null) {
-  const door = useDoor()
-  const trainings = useTrainings()
-  const stages = ref<Record<string, StageOfGroup>>({})
-  const isLive = ref(false)
-  /** Goes up whenever a shot of it was recorded or corrected, on whichever tablet. */
+  const line = useLiveLine()
+  const stages = computed(() => line.stages[trainingId() ?? ''] ?? {})
+  const isLive = computed(() => line.isLive && trainingId() !== null)
+  /** Goes up whenever a shot of it was recorded or corrected, or may have been. */
   const shotsTold = ref(0)
-  let line: EventSource | null = null
-
-  function follow(followed: string | null): void {
-    line?.close()
-    line = null
-    isLive.value = false
-    stages.value = {}
-    if (followed === null) return
-    line = new EventSource(`${API_BASE}${LIVE_PATH.replace('{trainingId}', followed)}`)
-    line.onopen = () => (isLive.value = true)
-    // It tries again by itself; a training that is only known here yet is followed once it was sent.
-    line.onerror = () => (isLive.value = false)
-    line.onmessage = ({ data }: MessageEvent<string>) => hear(data)
-  }
-
-  function hear(text: string): void {
-    const heard = readAnswer(liveMessage, JSON.parse(text))
-    if (!heard.success) return
-    const message = heard.data
-    if (message.kind === 'training') void trainings.refresh(message.trainingId)
-    if (message.kind === 'shot') shotsTold.value += 1
-    if (message.kind === 'stage') stages.value = { ...stages.value, [message.stage.group]: message.stage }
-  }
-
-  watch([trainingId, () => door.session?.sessionId], ([followed]) => follow(followed), { immediate: true })
-  onScopeDispose(() => line?.close())
-
+  line.onNews((news) => {
+    const mayBeOfIt = news.kind === 'shot' && (news.trainingId === null || news.trainingId === trainingId())
+    if (mayBeOfIt || news.kind === 'here') shotsTold.value += 1
+  })
   return { stages, isLive, shotsTold }
 }
 

@@ -92,6 +92,25 @@ class LoneChannel {
   readonly postMessage = () => undefined
 }
 
+/** A live line on which the test speaks, if it does. */
+export class TestLine {
+  /** Those that were opened, the newest last. */
+  static readonly all: TestLine[] = []
+  onopen: () => void = () => undefined
+  onerror: () => void = () => undefined
+  onmessage: (event: { data: string }) => void = () => undefined
+  readyState = 0
+  constructor(readonly address: string) {
+    TestLine.all.push(this)
+  }
+  close(): void {
+    this.readyState = 2
+  }
+  say(message: unknown): void {
+    this.onmessage({ data: JSON.stringify(message) })
+  }
+}
+
 /**
  * A device that keeps nothing yet, with a server behind it: what it says to each method and path, and what it was
  * asked, in order.
@@ -103,6 +122,7 @@ export async function freshDevice(says: Record<string, () => Said | Promise<Said
   Object.assign(globalThis, {
     window: new EventTarget(),
     BroadcastChannel: LoneChannel,
+    EventSource: TestLine,
     setTimeout: laterMaybe,
     fetch: async (path: string, { method = 'GET' }: RequestInit = {}) => {
       const what = `${method.toUpperCase()} ${path.replace('/api/v1', '')}`

@@ -1,7 +1,6 @@
-import { createServer } from 'node:http'
-import type { AddressInfo } from 'node:net'
 import { type LiveMessage, liveMessage } from '@calm-apron/contract'
 import { type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
+import { hear, listening } from '../testing/liveLine.ts'
 import { setupOf } from '../testing/trainings.ts'
 import { type Somebody, type World, worldIn } from '../testing/world.ts'
 
@@ -31,36 +30,8 @@ const note = (happening: object) =>
     .send({ by: trainer.personId, at: new Date().toISOString(), happening })
 const start = () => note({ kind: 'started', setup: setupOf([trainee, peer]) })
 
-const listening = async (app = server.app) => {
-  const http = createServer(app)
-  await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve))
-  const port = (http.address() as AddressInfo).port
-  const close = () => {
-    http.closeAllConnections()
-    return new Promise((resolve) => http.close(resolve))
-  }
-  return { url: `http://127.0.0.1:${port}/api/v1/trainings/${trainingId}/live`, close }
-}
-/** Follows until enough was heard. */
-async function hear(url: string, who: Somebody, enough: (all: LiveMessage[]) => boolean) {
-  const stop = new AbortController()
-  const answer = await fetch(url, { headers: { Cookie: who.cookie }, signal: stop.signal })
-  const heard: LiveMessage[] = []
-  let say: () => void = () => undefined
-  const first = new Promise<void>((resolve) => (say = resolve))
-  const all = (async () => {
-    const words = new TextDecoder()
-    for await (const chunk of answer.body ?? []) {
-      for (const line of words.decode(chunk).split('\n'))
-        if (line.startsWith('data: ')) heard.push(liveMessage.parse(JSON.parse(line.slice(6))))
-      if (heard.length > 0) say()
-      if (enough(heard)) break
-    }
-    stop.abort()
-    return heard
-  })()
-  return { status: answer.status, first, all }
-}
+const hearOld = (at: (path: string) => string, who: Somebody, enough: (all: LiveMessage[]) => boolean) =>
+  hear(at(`/trainings/${trainingId}/live`), who, liveMessage, enough)
 const stage = () => ({
   personId: trainee.personId,
   shotId: newId(),
@@ -74,8 +45,10 @@ const tellStage = (who: Somebody) =>
   server.of(who).put(`/api/v1/trainings/${trainingId}/stages/a`).send(stage())
 
 test('a shot that is recorded in it is told to whoever follows, by its id alone', async () => {
-  const there = await listening()
-  const { first, all } = await hear(there.url, trainer, (heard) => heard.some(({ kind }) => kind === 'shot'))
+  const there = await listening(server.app)
+  const { first, all } = await hearOld(there.at, trainer, (heard) =>
+    heard.some(({ kind }) => kind === 'shot'),
+  )
   await first
   const shotId = newId()
   await server
@@ -89,7 +62,9 @@ test('a shot that is recorded in it is told to whoever follows, by its id alone'
 
 test('what happens reaches a tablet at another server', async () => {
   const there = await listening(server.beside())
-  const { first, all } = await hear(there.url, trainer, (heard) => heard.some(({ kind }) => kind === 'stage'))
+  const { first, all } = await hearOld(there.at, trainer, (heard) =>
+    heard.some(({ kind }) => kind === 'stage'),
+  )
   // The first word says that the line stands.
   await first
   await tellStage(trainee).expect(200)
@@ -101,10 +76,10 @@ test('what happens reaches a tablet at another server', async () => {
 })
 
 test('of somebody else’s shot a trainee hears how far it is, and none of its numbers', async () => {
-  const here = await listening()
+  const here = await listening(server.app)
   const isStage = (heard: LiveMessage[]) => heard.some(({ kind }) => kind === 'stage')
-  const own = await hear(here.url, trainee, isStage)
-  const other = await hear(here.url, peer, isStage)
+  const own = await hearOld(here.at, trainee, isStage)
+  const other = await hearOld(here.at, peer, isStage)
   await Promise.all([own.first, other.first])
   await tellStage(trainee).expect(200)
   const stageIn = (all: LiveMessage[]) => all.find(({ kind }) => kind === 'stage')
@@ -114,8 +89,8 @@ test('of somebody else’s shot a trainee hears how far it is, and none of its n
 })
 
 test('it ends with the session, and tells nothing more', async () => {
-  const here = await listening()
-  const { first, all } = await hear(here.url, trainee, (heard) => heard.length > 1)
+  const here = await listening(server.app)
+  const { first, all } = await hearOld(here.at, trainee, (heard) => heard.length > 1)
   await first
   await server.of(trainee).delete('/api/v1/session').expect(200)
   await note({ kind: 'break-began' }).expect(201)
@@ -125,11 +100,13 @@ test('it ends with the session, and tells nothing more', async () => {
 })
 
 test('it is followed by those of the training only', async () => {
-  const here = await listening()
+  const here = await listening(server.app)
   const stranger = await world.make('trainee')
-  const refused = await fetch(here.url, { headers: { Cookie: stranger.cookie } })
+  const refused = await fetch(here.at(`/trainings/${trainingId}/live`), {
+    headers: { Cookie: stranger.cookie },
+  })
   expect(refused.status).toBe(404)
-  expect((await fetch(here.url)).status).toBe(401)
+  expect((await fetch(here.at(`/trainings/${trainingId}/live`))).status).toBe(401)
   await tellStage(stranger).expect(404)
   await here.close()
 })

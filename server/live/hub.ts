@@ -1,37 +1,45 @@
-import { type LiveMessage, liveMessage } from '@calm-apron/contract'
+import { type LiveNews, liveNews } from '@calm-apron/contract'
+import { sql } from 'drizzle-orm'
 import pg from 'pg'
 import { z } from 'zod'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { notifyAll } from './queries.ts'
 
 const CHANNEL = 'calm_apron_live'
 /** How long to wait before listening again, once the line to the database broke. */
 const AGAIN_MS = 1000
 
-const passed = z.strictObject({ academyId: z.string(), trainingId: z.string(), message: liveMessage })
+/** A piece of news as it passes between servers: where it is known and whose it is, by which it is told who hears it. */
+const passedOn = z.strictObject({
+  academyId: z.string(),
+  /** Whom it is about, where it is about somebody. */
+  personId: z.string().nullable(),
+  news: liveNews,
+})
+export type PassedOn = z.infer<typeof passedOn>
 
 /**
- * Tells every tablet that follows a training, at whichever server. A message carries ids, and of a stage its few
- * numbers; whoever wants more asks, and is told what they may see.
+ * Tells every tablet that follows, at whichever server, once the transaction is through. Told twice in one transaction
+ * it is heard once.
  */
 export async function tellLive(
   transaction: AcademyTransaction,
   academyId: string,
-  trainingId: string,
-  message: LiveMessage,
+  news: LiveNews,
+  personId: string | null = null,
 ): Promise<void> {
-  await notifyAll(transaction, CHANNEL, JSON.stringify({ academyId, trainingId, message }))
+  const payload: PassedOn = { academyId, personId, news }
+  await transaction.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(payload)})`)
 }
 
 /** Someone who follows: what is told them, and that nothing more will be. */
 export interface Follower {
-  hear: (message: LiveMessage) => void
+  hear: (passed: PassedOn) => void
   end: () => void
 }
 
-/** Those who follow trainings at this server, over one line to the database that all of them share. */
+/** Those who follow at this server, over one line to the database that all of them share. */
 export interface LiveHub {
-  follow: (academyId: string, trainingId: string, follower: Follower) => () => void
+  follow: (academyId: string, follower: Follower) => () => void
   /** Resolves once the line stands: what is told from then on is heard. */
   standing: () => Promise<void>
   close: () => Promise<void>
@@ -43,6 +51,7 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
   let client: pg.Client | null = null
   let again: ReturnType<typeof setTimeout> | undefined
   let isClosed = false
+  let wasLost = false
   let line = awaited()
 
   async function listen(): Promise<void> {
@@ -56,6 +65,7 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
       await opened.connect()
       await opened.query(`listen ${CHANNEL}`)
       line.stands()
+      if (wasLost) tellOfGap()
     } catch (error) {
       lose(opened, error)
     }
@@ -64,31 +74,38 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
   function lose(lost: pg.Client, error: unknown): void {
     if (client !== lost) return
     client = null
+    wasLost = true
     line = awaited()
     if (isClosed) return
     if (error !== null) onTrouble(error)
     clearTimeout(again)
     again = setTimeout(() => void listen(), AGAIN_MS)
+    again.unref()
+  }
+
+  /** What was told while nobody listened was heard by nobody. */
+  function tellOfGap(): void {
+    wasLost = false
+    for (const [academyId, here] of followers)
+      for (const { hear } of here) hear({ academyId, personId: null, news: { kind: 'here' } })
   }
 
   function spread(payload: string): void {
-    const heard = passed.safeParse(JSON.parse(payload))
+    const heard = passedOn.safeParse(JSON.parse(payload))
     if (!heard.success) {
       onTrouble(heard.error)
       return
     }
-    const { academyId, trainingId, message } = heard.data
-    for (const { hear } of followers.get(keyOf(academyId, trainingId)) ?? []) hear(message)
+    for (const { hear } of followers.get(heard.data.academyId) ?? []) hear(heard.data)
   }
 
-  function follow(academyId: string, trainingId: string, follower: Follower): () => void {
-    const key = keyOf(academyId, trainingId)
-    const here = followers.get(key) ?? new Set()
-    followers.set(key, here.add(follower))
+  function follow(academyId: string, follower: Follower): () => void {
+    const here = followers.get(academyId) ?? new Set()
+    followers.set(academyId, here.add(follower))
     void listen()
     return () => {
       here.delete(follower)
-      if (here.size === 0) followers.delete(key)
+      if (here.size === 0) followers.delete(academyId)
     }
   }
 
@@ -108,8 +125,4 @@ function awaited(): { standing: Promise<void>; stands: () => void } {
   let stands: () => void = () => undefined
   const standing = new Promise<void>((resolve) => (stands = resolve))
   return { standing, stands }
-}
-
-function keyOf(academyId: string, trainingId: string): string {
-  return `${academyId} ${trainingId}`
 }

@@ -1,0 +1,33 @@
+import { type LiveNews, reachOf, teaches } from '@calm-apron/contract'
+import type { Actor } from '../doors/actor.ts'
+import type { PassedOn } from './hub.ts'
+
+/** Whether whoever follows may know of a training. */
+export type MaySee = (trainingId: string) => Promise<boolean>
+
+/**
+ * A piece of news as this reader hears it; null where it is not for them. Of somebody else's shot a trainee hears how far
+ * it has come in a training of theirs, and none of its numbers: they are withheld, as they are everywhere.
+ */
+export async function asHeardBy(
+  { part, personId }: Pick<Actor, 'part' | 'personId'>,
+  { news, personId: about }: PassedOn,
+  maySee: MaySee,
+): Promise<LiveNews | null> {
+  if (teaches(part)) return news
+  switch (news.kind) {
+    case 'here':
+    case 'prepared':
+    case 'people':
+      return news
+    case 'training':
+      return (await maySee(news.trainingId)) ? news : null
+    case 'shot':
+      return about === personId ? news : null
+    case 'stage': {
+      if (!(await maySee(news.trainingId))) return null
+      const isOpen = reachOf(part, 'see-shots') === 'all' || news.stage.personId === personId
+      return isOpen ? news : { ...news, stage: { ...news.stage, pumpS: 0, weightG: null } }
+    }
+  }
+}

@@ -1,0 +1,189 @@
+import { type LiveNews, liveNews } from '@calm-apron/contract'
+import { sql } from 'drizzle-orm'
+import { type TestServer, newId, prepared, serveTest, shotOf } from '../testing/serve.ts'
+import { hear, listening } from '../testing/liveLine.ts'
+import { bagThing, thingsBy } from '../testing/things.ts'
+import { setupOf } from '../testing/trainings.ts'
+import { type Somebody, type World, worldIn } from '../testing/world.ts'
+
+let server: TestServer
+let world: World
+let here: Awaited<ReturnType<typeof listening>>
+let trainee: Somebody
+let peer: Somebody
+let stranger: Somebody
+let trainer: Somebody
+beforeAll(async () => {
+  server = await serveTest()
+  world = worldIn(server.house)
+  here = await listening(server.app)
+})
+afterAll(async () => {
+  await here.close()
+  await server.stop()
+})
+beforeEach(async () => {
+  trainee = await world.make('trainee')
+  peer = await world.make('trainee')
+  stranger = await world.make('trainee')
+  trainer = await world.make('trainer')
+})
+
+const follow = (who: Somebody, enough: (all: LiveNews[]) => boolean) =>
+  hear(here.at('/live'), who, liveNews, enough)
+const kindsOf = (all: LiveNews[]) => all.map(({ kind }) => kind)
+/** What was said of this one among all that happens meanwhile. */
+const of = (all: LiveNews[], id: string) => all.filter((news) => JSON.stringify(news).includes(id))
+
+async function startTraining(): Promise<string> {
+  const trainingId = newId()
+  await server
+    .of(trainer)
+    .put(`/api/v1/trainings/${trainingId}/events/${newId()}`)
+    .send({
+      by: trainer.personId,
+      at: new Date().toISOString(),
+      happening: { kind: 'started', setup: setupOf([trainee, peer]) },
+    })
+    .expect(201)
+  return trainingId
+}
+const recordShot = async (personId: string, trainingId: string | null = null) => {
+  const shotId = newId()
+  await server
+    .of(trainer)
+    .put(`/api/v1/shots/${shotId}`)
+    .send({ ...shotOf(), personId, judgedBy: trainer.personId, trainingId })
+    .expect(201)
+  return shotId
+}
+const tellStage = (trainingId: string) =>
+  server
+    .of(trainee)
+    .put(`/api/v1/trainings/${trainingId}/stages/a`)
+    .send({
+      personId: trainee.personId,
+      shotId: newId(),
+      step: 'dose',
+      phase: 'before',
+      pumpS: 0,
+      weightG: 18.1,
+      at: new Date().toISOString(),
+    })
+    .expect(200)
+
+test('one line tells of all that changes: trainings, shots, what is prepared, people, stages; the first word says that it stands', async () => {
+  const { first, all } = await follow(trainer, (heard) => kindsOf(heard).includes('stage'))
+  await first
+  const trainingId = await startTraining()
+  const shotId = await recordShot(trainee.personId, trainingId)
+  const bagId = newId()
+  await thingsBy(server.of(trainer))
+    .put(bagId, bagThing(prepared('coffee')))
+    .expect(201)
+  await tellStage(trainingId)
+  const heard = await all
+  expect(heard[0]).toEqual({ kind: 'here' })
+  expect(heard).toEqual(
+    expect.arrayContaining([
+      { kind: 'training', trainingId },
+      { kind: 'shot', shotId, trainingId },
+      { kind: 'prepared', preparedId: bagId },
+      { kind: 'stage', trainingId, stage: expect.objectContaining({ weightG: 18.1 }) },
+    ]),
+  )
+})
+
+test('a trainee hears of their own trainings and shots alone, and of a peer’s shot none of its numbers', async () => {
+  const isStage = (heard: LiveNews[]) => kindsOf(heard).includes('stage')
+  const own = await follow(trainee, isStage)
+  const beside = await follow(peer, isStage)
+  const outside = await follow(stranger, (heard) => kindsOf(heard).includes('prepared'))
+  await Promise.all([own.first, beside.first, outside.first])
+  const trainingId = await startTraining()
+  const shotId = await recordShot(trainee.personId, trainingId)
+  await tellStage(trainingId)
+  // The last of all: whoever hears this has heard what came before.
+  await thingsBy(server.of(trainer))
+    .put(newId(), bagThing(prepared('coffee')))
+    .expect(201)
+  expect(of(await own.all, shotId)).toHaveLength(1)
+  const peerHeard = await beside.all
+  expect(of(peerHeard, shotId)).toEqual([])
+  expect(of(peerHeard, trainingId)).toEqual([
+    { kind: 'training', trainingId },
+    { kind: 'stage', trainingId, stage: expect.objectContaining({ weightG: null, pumpS: 0 }) },
+  ])
+  const outsideHeard = await outside.all
+  expect([...of(outsideHeard, shotId), ...of(outsideHeard, trainingId)]).toEqual([])
+})
+
+test('nobody follows who is not signed in', async () => {
+  expect((await fetch(here.at('/live'))).status).toBe(401)
+})
+
+test('it ends with the session', async () => {
+  const { first, all } = await follow(trainee, (heard) => heard.length > 5)
+  await first
+  await server.of(trainee).delete('/api/v1/session').expect(200)
+  await recordShot(trainee.personId)
+  expect(kindsOf(await all)).toEqual(['here'])
+})
+
+test('after the line to the database broke all are told to ask anew', async () => {
+  const { first, all } = await follow(
+    trainer,
+    (heard) => kindsOf(heard).filter((kind) => kind === 'here').length === 2,
+  )
+  await first
+  await server.house.database.execute(
+    sql`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen %' and datname = current_database()`,
+  )
+  expect(kindsOf(await all).filter((kind) => kind === 'here')).toHaveLength(2)
+})
+
+test('readers who go at once leave nothing behind', async () => {
+  let following = 0
+  const { live } = server.house
+  const counting: typeof live = {
+    ...live,
+    follow: (...given) => {
+      following += 1
+      const leave = live.follow(...given)
+      return () => {
+        following -= 1
+        leave()
+      }
+    },
+  }
+  const own = await listening(server.appWith({ live: counting }))
+  const cut = Array.from({ length: 20 }, async () => {
+    const stop = new AbortController()
+    const asked = fetch(own.at('/live'), { headers: { Cookie: trainee.cookie }, signal: stop.signal })
+    stop.abort()
+    await expect(asked).rejects.toThrow()
+  })
+  await Promise.all(cut)
+  // One that stays tells that all those before it were looked at.
+  const { first, leave } = await hear(own.at('/live'), trainee, liveNews, () => false)
+  await first
+  // A cut line is noticed in its own time; that it is noticed at all is what counts.
+  while (following !== 1) await new Promise((resolve) => setTimeout(resolve, 5))
+  leave()
+  await own.close()
+})
+
+test('nobody follows from more pages than anyone has', async () => {
+  const lines = await Promise.all(
+    Array.from({ length: 25 }, async () => {
+      const stop = new AbortController()
+      const { status } = await fetch(here.at('/live'), {
+        headers: { Cookie: stranger.cookie },
+        signal: stop.signal,
+      })
+      return { status, stop }
+    }),
+  )
+  expect(lines.map(({ status }) => status).filter((status) => status === 429)).toHaveLength(1)
+  for (const { stop } of lines) stop.abort()
+})
