@@ -58,11 +58,10 @@ test('a shot that was recorded, and a recipe that was changed, on one tablet are
   await expect(second.getByText('in step with the other tablets')).toBeVisible()
   await expect(second.getByRole('heading', { name: 'No shots yet' })).toBeVisible()
   await bar.next('Group 1')
-  await page.getByLabel('Grind setting').fill('14')
-  await bar.step('Pull')
-  await bar.start()
-  await page.keyboard.press('Space')
-  await page.getByRole('button', { name: /^Stop/ }).click()
+  await page
+    .getByRole('group', { name: /^Basket dry/ })
+    .getByRole('radio', { name: 'Yes' })
+    .check()
   await bar.save()
   await expect(second.getByRole('heading', { name: '1 shot so far' })).toBeVisible()
   expect(await storedShots(page, trainingId)).toHaveLength(1)
@@ -71,9 +70,9 @@ test('a shot that was recorded, and a recipe that was changed, on one tablet are
   await third.goto('/')
   await expect(third.getByRole('radio', { name: 'House double' })).toBeVisible()
   const recipes = (await (await page.request.get('/api/v1/prepared?kind=recipe')).json()) as {
-    records: { preparedId: string; revisionNo: number; content: { name: string } }[]
+    things: { preparedId: string; revisionNo: number; content: { name: string } }[]
   }
-  const house = recipes.records.find(({ content }) => content.name === 'House double')
+  const house = recipes.things.find(({ content }) => content.name === 'House double')
   const answer = await page.request.put(
     `/api/v1/prepared/${house?.preparedId}/revisions/019a5c00-0000-7030-8000-000000000001`,
     {
