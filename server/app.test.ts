@@ -76,13 +76,23 @@ async function cutShort({ app }: TestServer): Promise<void> {
   await new Promise<void>((resolve) => listening.close(() => resolve()))
 }
 
-test('the OpenAPI document is served, and API answers are not cached', async () => {
+test('the OpenAPI document is served, packed once; other answers are not cached', async () => {
   const answer = await server.http.get('/api/v1/openapi.json').expect(200)
   expect(answer.body).toMatchObject({
     openapi: '3.1.0',
     paths: { '/shots/{shotId}': { put: expect.anything() } },
   })
-  expect(answer.headers['cache-control']).toBe('no-store')
+  const other = await server.http.get('/api/v1/doors').expect(200)
+  expect(other.headers['cache-control']).toBe('no-store')
+  // Packed once for all, and not sent again to whoever has it.
+  expect(answer.headers['content-encoding']).toBe('gzip')
+  const plain = await server.http.get('/api/v1/openapi.json').set('Accept-Encoding', 'identity').expect(200)
+  expect(plain.headers['content-encoding']).toBeUndefined()
+  expect(plain.body).toEqual(answer.body)
+  await server.http
+    .get('/api/v1/openapi.json')
+    .set('If-None-Match', String(answer.headers['etag']))
+    .expect(304)
 })
 
 test('when the database goes away: 503 with a sentence; when it is back, so are we', async () => {

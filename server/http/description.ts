@@ -1,3 +1,6 @@
+import { createHash } from 'node:crypto'
+import { promisify } from 'node:util'
+import { gzip } from 'node:zlib'
 import { type RequestHandler, Router } from 'express'
 
 /**
@@ -18,9 +21,33 @@ export function descriptionRoutes(version: string): Router {
   return routes
 }
 
+/** A document as it goes out, packed and not. */
+interface Made {
+  plain: Buffer
+  packed: Buffer
+  etag: string
+}
+
+const pack = promisify(gzip)
+
+async function madeOf(document: object): Promise<Made> {
+  const plain = Buffer.from(JSON.stringify(document))
+  const etag = `"${createHash('sha256').update(plain).digest('base64url')}"`
+  return { plain, etag, packed: await pack(plain) }
+}
+
+/** Made and packed once: packed anew for everyone who asks it would take the server's time from those at the bar. */
 function answerOnceMade(make: () => Promise<object>): RequestHandler {
-  let made: Promise<object> | null = null
-  return async (_req, res) => {
-    res.json(await (made ??= make()))
+  let made: Promise<Made> | null = null
+  return async (req, res) => {
+    const { plain, packed, etag } = await (made ??= make().then(madeOf))
+    res.set({ ETag: etag, 'Cache-Control': 'no-cache', Vary: 'Accept-Encoding' }).type('json')
+    if (req.fresh) {
+      res.status(304).end()
+      return
+    }
+    const isPacked = req.acceptsEncodings('gzip') === 'gzip'
+    if (isPacked) res.set('Content-Encoding', 'gzip')
+    res.send(isPacked ? packed : plain)
   }
 }

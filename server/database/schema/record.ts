@@ -139,6 +139,8 @@ export const call = pgTable(
     uniqueIndex('call_skipped_once')
       .on(t.academyId, t.shotId, t.personId, t.stage)
       .where(sql`${t.verdict} is null`),
+    index('call_of_person').on(t.academyId, t.personId),
+    check('call_verdict', oneOf(t.verdict, VERDICTS)),
     check('call_stage', oneOf(t.stage, CALL_STAGES)),
     check('call_move', oneOf(t.move, CALL_MOVES)),
     check('call_cause', oneOf(t.cause, CAUSES)),
@@ -183,6 +185,7 @@ export const slip = pgTable(
       foreignColumns: [freeText.academyId, freeText.textId],
     }),
     unique('slip_once').on(t.academyId, t.shotId, t.side, t.revisionNo),
+    index('slip_filled_by').on(t.academyId, t.filledBy),
     check('slip_side', oneOf(t.side, SLIP_SIDES)),
     check(
       'slip_skipped_blank',
