@@ -14,9 +14,9 @@ export const LIST_SQL = `
   limit $3`
 
 const COPY_SHOTS = `
-  insert into shot (academy_id, shot_id, person_id, recipe_revision_id, bar_id, grinder_id, bag_id, pulled_at)
+  insert into shot (academy_id, shot_id, person_id, recipe_revision_id, bar_id, grinder_id, bag_id, pulled_at, stood)
   select academy_id, gen_random_uuid(), person_id, recipe_revision_id, bar_id, grinder_id, bag_id,
-    pulled_at - n * interval '4 minutes'
+    pulled_at - n * interval '4 minutes', stood
   from (select * from shot order by pulled_at desc limit 1) newest, generate_series(1, $1) n`
 
 const COPY_FACTS = `

@@ -9,6 +9,7 @@ const BENCHMARKS = [
   'adviseGrind.ts',
   'simulateShot.ts',
   'listShots.ts',
+  'today.ts',
   'listPrepared.ts',
   'signIn.ts',
   'liveTablets.ts',

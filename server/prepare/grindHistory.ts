@@ -11,7 +11,8 @@ import { type Recipe, grindSeen, isOfDialIn, readRecorded } from '@calm-apron/co
 import { notThere } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { coffeesOfBags } from './coffeesOfBags.ts'
-import { findRecipeRevisions, listShots, newestOnGrinder } from '../shots/queries.ts'
+import { newestOnGrinder } from '../shots/grinderQueries.ts'
+import { findRecipeRevisions, listShots } from '../shots/queries.ts'
 import { findPrepared } from './queries.ts'
 
 /** So many of each coffee’s dial-ins and of its other shots: ten trainees’ shots don’t push last week’s dial-in out. */

@@ -6,7 +6,7 @@ import { grindHistory } from './grindHistory.ts'
 import { importThings } from './importThings.ts'
 import { archivePrepared, changePrepared, makePrepared, readPrepared, seePrepared } from './prepareService.ts'
 import { allPrepared } from './queries.ts'
-import { paceOfCoffees, useOfBags } from './useQueries.ts'
+import { coffeeUsed } from './useQueries.ts'
 import { workedSettings } from './workedSettings.ts'
 
 export function prepareRoutes(house: House): Router {
@@ -47,7 +47,7 @@ export function prepareRoutes(house: House): Router {
     }
   })
   serve(house, router, ENDPOINTS.coffeeUse, async ({ transaction, now }) => ({
-    answer: { bags: await useOfBags(transaction), pace: await paceOfCoffees(transaction, now) },
+    answer: await coffeeUsed(transaction, now),
   }))
   serve(house, router, ENDPOINTS.workedSettings, async (work) => ({
     answer: { settings: await workedSettings(work, work.params.preparedId) },

@@ -242,40 +242,6 @@ export async function listShots(
   return rows.map((row) => toSummary(row.shot, row.revision, row.beside, seen))
 }
 
-/** Which of a grinder’s shots of late tell something of it. */
-interface OnGrinder {
-  /** The newest so many of each coffee’s dial-ins, and of its other shots. */
-  ofEach: number
-  most: number
-  exceptTrainingId: string | null
-  before: string | null
-  /** None whose call is waited for. */
-  isOpenOnly: boolean
-}
-
-const LATE_DAYS = 180
-
-/** The newest first; none that was simulated, made wrong on purpose, or pulled with something broken. */
-export async function newestOnGrinder(
-  transaction: AcademyTransaction,
-  grinderId: string,
-  { ofEach, most, exceptTrainingId, before, isOpenOnly }: OnGrinder,
-): Promise<string[]> {
-  const { rows } = await transaction.execute<{ shot_id: string }>(sql`
-    select shot_id from (
-      select shot.shot_id, shot.pulled_at, row_number() over (
-        partition by bag.parent_id, shot.purpose in ('dial-in', 'experiment') order by shot.pulled_at desc) as no
-      from shot join prepared bag on bag.academy_id = shot.academy_id and bag.prepared_id = shot.bag_id
-      where shot.grinder_id = ${grinderId} and not shot.is_simulated
-        and shot.pulled_at > coalesce(${before}::timestamptz, now()) - make_interval(days => ${LATE_DAYS})
-        and (${before}::timestamptz is null or shot.pulled_at < ${before}::timestamptz)
-        and shot.purpose not in ('deliberate-fault', 'sink', 'equipment-failure')
-        and (${exceptTrainingId}::uuid is null or shot.training_id is distinct from ${exceptTrainingId}::uuid)
-        and (not ${isOpenOnly} or not ${awaitsCall})
-    ) of_late where no <= ${ofEach} order by pulled_at desc limit ${most}`)
-  return rows.map((row) => row.shot_id)
-}
-
 /** What sensors saw of shots, and what was tasted of them once both sides are in. */
 interface Seen {
   series: ReadonlyMap<string, ShotSummary['series']>

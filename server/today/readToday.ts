@@ -14,7 +14,7 @@ import { findAcademy } from '../academies/queries.ts'
 import type { Errand } from '../http/serve.ts'
 import { allPrepared } from '../prepare/queries.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
-import { paceOfCoffees, useOfBags } from '../prepare/useQueries.ts'
+import { coffeeUsed } from '../prepare/useQueries.ts'
 import { seatedWith } from '../training/queries.ts'
 import { awaitingSince, lastLeads, listPeople, recipesReplacedSince } from './queries.ts'
 
@@ -68,10 +68,9 @@ async function coffeesOf(
   { transaction, now }: Pick<Errand, 'transaction' | 'now'>,
   things: readonly PreparedRecord[],
 ): Promise<TodayCoffee[]> {
-  const used = new Map((await useOfBags(transaction)).map(({ bagId, groundG }) => [bagId, groundG]))
-  const pace = new Map(
-    (await paceOfCoffees(transaction, now)).map(({ coffeeId, gramsPerDay }) => [coffeeId, gramsPerDay]),
-  )
+  const late = await coffeeUsed(transaction, now)
+  const used = new Map(late.bags.map(({ bagId, groundG }) => [bagId, groundG]))
+  const pace = new Map(late.pace.map(({ coffeeId, gramsPerDay }) => [coffeeId, gramsPerDay]))
   const bags = ofKind(things, 'bag').filter(({ content }) => content.finishedOn === null)
   const isAbout = ({ preparedId }: Prepared<'coffee'>) =>
     pace.has(preparedId) || bags.some(({ parentId }) => parentId === preparedId)

@@ -92,6 +92,9 @@ export const shot = pgTable(
     index('shot_of_person_by_time').on(t.academyId, t.personId, t.pulledAt, t.shotId),
     index('shot_of_bag_by_time').on(t.academyId, t.bagId, t.pulledAt),
     index('shot_of_grinder_by_time').on(t.academyId, t.grinderId, t.pulledAt, t.shotId),
+    index('shot_of_dial_in_by_time')
+      .on(t.academyId, t.grinderId, t.pulledAt)
+      .where(sql`${t.purpose} in ('dial-in', 'experiment')`),
     index('shot_of_machine_by_time').on(t.academyId, t.machineId, t.pulledAt),
     index('shot_of_training_by_time').on(t.academyId, t.trainingId, t.pulledAt, t.shotId),
     foreignKey({
