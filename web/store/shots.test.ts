@@ -111,7 +111,10 @@ test('without network a list holds what this device knows of whom was asked for'
 })
 
 test('slips that were not sent are tasted with once both sides are in, not before', async () => {
-  const { shots, outbox } = await tabletWith({ 'GET /shots/*': () => ({ body: detailOf(1) }) })
+  const { shots, outbox } = await tabletWith({
+    'GET /shots/*': () => ({ body: detailOf(1) }),
+    [LIST]: () => listOf(listedShot(1)),
+  })
   const slip = (side: 'trainee' | 'trainer', sour: number) => ({
     kind: 'slip' as const,
     shotId: shotId(1),
@@ -129,6 +132,10 @@ test('slips that were not sent are tasted with once both sides are in, not befor
   expect((await shots.find(shotId(1)))?.tasted).toEqual({ trainee: null, trainer: null })
   await outbox.add(slip('trainer', 4))
   expect((await shots.find(shotId(1)))?.tasted).toMatchObject({ trainee: { sour: 6 }, trainer: { sour: 4 } })
+  const { shots: listed } = await shots.page({ personId: IDA }, null)
+  expect(listed[0]?.shot.tasted).toMatchObject({ trainee: { sour: 6 }, trainer: { sour: 4 } })
+  // What is kept is what was told; what waits is laid over it each time.
+  expect(await keptShotsOf(ODALYS)).toMatchObject([{ tasted: { trainee: null, trainer: null } }])
 })
 
 test('shots of long ago are forgotten, the others stay', async () => {

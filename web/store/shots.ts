@@ -166,16 +166,22 @@ export function useShots() {
         query: { ...wanted, limit, ...(cursor !== null && { cursor }) },
       })
       const recipes = new Map(list.recipes.map((recipe) => [recipe.recipeRevisionId, recipe]))
-      const sent = list.shots.flatMap((shot): ListedShot[] => {
+      const told = list.shots.flatMap((shot) => {
         const recipe = recipes.get(shot.recipeRevisionId)
-        return recipe ? [{ shot: withUnsentSlips(shot), recipe, isUnsent: false }] : []
+        return recipe ? [{ shot, recipe }] : []
       })
+      // As it was told: what waits here is laid over it whenever it is shown.
       await outbox.keeping(() =>
         keepShots(
           door.personId,
-          sent.map(({ shot, recipe }) => asDetail(shot, recipe)),
+          told.map(({ shot, recipe }) => asDetail(shot, recipe)),
         ),
       )
+      const sent = told.map(({ shot, recipe }) => ({
+        shot: withUnsentSlips(shot),
+        recipe,
+        isUnsent: false,
+      }))
       return { shots: unsentFirst(unsent, sent), nextCursor: list.nextCursor, isReached: true }
     } catch (error) {
       if (!(error instanceof ServerUnreachable)) throw error
