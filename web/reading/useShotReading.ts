@@ -89,7 +89,15 @@ export function useShotReading(shotId: () => string) {
       ? null
       : readRecorded(recorded.value, shot.value.recipe.targets, moved.value?.grindMoved),
   )
-  const diagnosis = computed(() =>
+  /** Before it is known what the grinder did, how far to move would be told twice, and differently. */
+  const isBehindKnown = computed(
+    () => grinder.value === null || shot.value?.isSimulated === true || history.seen.value !== null,
+  )
+  const diagnosis = computed(() => {
+    const whole = diagnosed.value
+    return whole === null || isBehindKnown.value ? whole : { ...whole, grindTo: null }
+  })
+  const diagnosed = computed(() =>
     readings.value === null
       ? null
       : diagnose(
