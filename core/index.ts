@@ -199,7 +199,7 @@ export { adviseGrind } from './dialin/adviseGrind.ts'
 export { grindSeen, sessionShot } from './dialin/grindShot.ts'
 export type { PulledAt } from './dialin/grindShot.ts'
 export type { GrindKnown } from './dialin/situation.ts'
-export { DIAL_IN_REASONS, DIAL_IN_STEPS, WAYS_OUT } from './dialin/types.ts'
+export { DIAL_IN_REASONS, DIAL_IN_STEPS, WAYS_OUT, isDialInOver } from './dialin/types.ts'
 export type {
   DialInGrinder,
   DialInReason,

@@ -3,9 +3,9 @@ import { sessionShot } from '../dialin/grindShot.ts'
 import type { DialInGrinder, DialInWish, GrindSeen, SessionShot } from '../dialin/types.ts'
 import type { GrinderScale } from '../equipment/equipment.ts'
 import { scaleToAdvise } from '../equipment/fineEnd.ts'
-import { roundSetting } from '../equipment/grinder.ts'
+import { type GrindDirection, directionSign, isStepTowards, onScale } from '../equipment/grinder.ts'
 import type { Readings } from '../reading/types.ts'
-import type { GrindTo, Move } from './types.ts'
+import type { GrindTo } from './types.ts'
 
 /** What was set at the grinder when the shot was pulled. */
 export interface GrindContext {
@@ -26,14 +26,12 @@ export interface GrindBehind {
   wish: DialInWish
 }
 
-type Direction = Extract<Move, { lever: 'grind' }>['direction']
-
 /**
  * How far the grind moves, by the same model that dials in: from all this grinder is known to have done, in the
  * direction that the judgement named, by at least a step, and never past the finest setting that may be advised. Null
  * where the setting or the grinder's scale is unknown, or ends there.
  */
-export function grindTo(direction: Direction, readings: Readings, grind: GrindContext): GrindTo | null {
+export function grindTo(direction: GrindDirection, readings: Readings, grind: GrindContext): GrindTo | null {
   const { setting, grinder } = grind
   if (setting === null || grinder === null) return null
   const { recipe } = readings.of
@@ -82,13 +80,11 @@ function advisable(setting: number, grinder: GrinderScale, { ranAt = [] }: Grind
 
 /** What was named goes the way it says, even where the model would rather see the shot again. */
 function atLeastOneStep(
-  direction: Direction,
+  direction: GrindDirection,
   from: number,
   wanted: number,
-  { minSetting, maxSetting, settingStep, finerIs }: GrinderScale,
+  scale: GrinderScale,
 ): number {
-  const sign = (direction === 'finer') === (finerIs === 'higher') ? 1 : -1
-  const isThatWay = sign * (wanted - from) >= settingStep - 1e-9
-  const to = isThatWay ? wanted : from + sign * settingStep
-  return roundSetting(Math.min(maxSetting, Math.max(minSetting, to)))
+  const step = directionSign(direction, scale) * scale.settingStep
+  return onScale(isStepTowards(direction, from, wanted, scale) ? wanted : from + step, scale)
 }

@@ -1,3 +1,4 @@
+import type { GrindDirection } from '../equipment/grinder.ts'
 import { ranFast, ranSlow } from '../reading/flow.ts'
 import type { GateFault, Readings } from '../reading/types.ts'
 import { type Cause, FAULTS, type Fault } from './causes.ts'
@@ -121,7 +122,7 @@ function grindMend(
   return { move: { lever: 'observe', observation: 'time-it' }, why: [] }
 }
 
-const plainGrind = (direction: 'finer' | 'coarser'): Mend => ({
+const plainGrind = (direction: GrindDirection): Mend => ({
   move: { lever: 'grind', direction },
   why: [],
 })

@@ -1,3 +1,4 @@
+import type { GrindDirection } from '../equipment/grinder.ts'
 import type { GateFault, GateUnknown } from '../reading/types.ts'
 import type { ReadingKind } from '../skill/types.ts'
 import type { Cause } from './causes.ts'
@@ -73,7 +74,7 @@ export type Move =
   | { lever: 'again' }
   | { lever: 'observe'; observation: Observation }
   /** How far is worked out when somebody asks: `Diagnosis.grindTo`. */
-  | { lever: 'grind'; direction: 'finer' | 'coarser' }
+  | { lever: 'grind'; direction: GrindDirection }
   | { lever: 'dose'; direction: 'more' | 'less'; trimG: number | null }
   /** `by` is null where nobody measured the cup. */
   | { lever: 'stop'; direction: 'later' | 'sooner'; by: number | null; unit: 'g' | 'ml' }

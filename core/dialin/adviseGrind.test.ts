@@ -57,6 +57,12 @@ describe('where it begins', () => {
     expect(advise([], { history, wish: { ...WISH, basketId: 'single' } }).setting).toBe(20)
   })
 
+  test('where it ran well is told of this basket only', () => {
+    const history = [before(20, 28, { basketId: 'single' })]
+    expect(advise([], { history, wish: { ...WISH, basketId: 'double' } }).ranWellAt).toBeNull()
+    expect(advise([], { history, wish: { ...WISH, basketId: 'single' } }).ranWellAt).toBe(20)
+  })
+
   test('a shot of another dose is another recipe’s', () => {
     const double = { ...before(14, 28), doseG: 21.5 }
     expect(advise([], { history: [double] }).why).toEqual(['middle-of-scale'])
@@ -70,14 +76,6 @@ describe('where it begins', () => {
     const { setting, why } = advise([], { history: [...dialledIn, ...trainees] })
     expect(why).toEqual(['same-coffee-before'])
     expect(Math.abs(setting - 14)).toBeLessThanOrEqual(1)
-  })
-
-  test('settings from another position of the inner burr are compared only where its shift is known', () => {
-    const history = [before(14, 28, { innerBurrAt: 4 }), before(14, 28, { innerBurrAt: 4 })]
-    const unknown = { ...MILL, innerBurr: { at: 5, settingsPerUnit: null } }
-    expect(advise([], { history, grinder: unknown }).why).toEqual(['middle-of-scale'])
-    const known = advise([], { history, grinder: { ...MILL, innerBurr: { at: 5, settingsPerUnit: 3 } } })
-    expect(known).toMatchObject({ setting: 11, why: ['same-coffee-before'], ranWellAt: null })
   })
 
   test('pump and drop times are never compared', () => {
@@ -212,15 +210,6 @@ describe('where it goes', () => {
     expect(advise(session.slice(0, 2), { grinder: wide }).waysOut).toEqual([])
     const { step, waysOut } = advise(session, { grinder: wide })
     expect([step, ...waysOut]).toEqual(['nudge-yield', 'dose', 'inner-burr', 'taste'])
-  })
-
-  test('at the end of the scale it names the inner burr', () => {
-    const short: DialInGrinder = { ...MILL, innerBurr: { at: 5, settingsPerUnit: null } }
-    const at = (stopS: number) => shot(0, stopS, { where: { innerBurrAt: 5 } })
-    expect(advise([at(15), at(15.5), at(14.8)], { grinder: short })).toMatchObject({
-      step: 'move-inner-burr',
-      why: ['scale-ends-finer', 'last-was-fast'],
-    })
   })
 
   test('nobody weighs the cup: the time is judged at the usual yield, and 15 s then 21 s go finer', () => {

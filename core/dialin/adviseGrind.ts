@@ -1,11 +1,11 @@
-import { roundSetting } from '../equipment/grinder.ts'
+import { onScale, roundSetting } from '../equipment/grinder.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { byTaste, isTasteLed } from './byTaste.ts'
 import type { Decision } from './decision.ts'
 import { bandAt, chancesAt } from './grindChances.ts'
 import { held } from './landed.ts'
 import { moved } from './moved.ts'
-import { finenessNow, finenessOf, targetLn, windowLn } from './observations.ts'
+import { finenessOf, halfWindowLn, targetLn } from './observations.ts'
 import { type Option, optionsOf, shiftOf } from './options.ts'
 import { type GrindKnown, type Situation, situationOf } from './situation.ts'
 import { spentOn } from './spent.ts'
@@ -23,12 +23,12 @@ export function adviseGrind(known: GrindKnown): GrindAdvice {
   const { recipe, grinder, model, last, wish } = situation
   const options = optionsOf({ ...situation, grinder: situation.advisable })
   const decision = decide(situation, options)
-  const spot = { ...decision.spot, setting: onAdvisable(decision.spot.setting, situation) }
-  const fineness = finenessNow(spot.setting, grinder)
+  // A shot may have been pulled where nobody should set the grinder again.
+  const spot = { ...decision.spot, setting: onScale(decision.spot.setting, situation.advisable) }
+  const fineness = finenessOf(spot.setting, grinder)
   const shift = shiftOf(spot, recipe, model)
   const { middle, low, high } = bandAt(model, fineness, shift)
   const seconds = (missLn: number) => Math.exp(targetLn(recipe) + missLn)
-  const { from, to } = windowLn(recipe)
   const oneTenth = (g: number) => Math.round(10 * g) / 10
   return {
     step: decision.step,
@@ -36,14 +36,14 @@ export function adviseGrind(known: GrindKnown): GrindAdvice {
     doseG: oneTenth(recipe.doseG + spot.doseByG),
     yieldG: oneTenth(recipe.yieldG + spot.yieldByG),
     predicted: { s: seconds(middle), lowS: seconds(low), highS: seconds(high) },
-    chanceInWindow: chancesAt(model, fineness, (to - from) / 2, [shift])[0]?.inWindow ?? 0,
+    chanceInWindow: chancesAt(model, fineness, halfWindowLn(recipe), [shift])[0]?.inWindow ?? 0,
     why: [...decision.why, ...lastShotSays(last)],
     brackets: bracketsOf(situation),
     ranWellAt: ranWellAt(situation),
     tastedAs: tastedAs(situation, spot),
     waysOut: waysOut(situation, decision),
     purgeG: last !== null && last.setting !== spot.setting ? grinder.purgeG : 0,
-    spent: spentOn(situation.session, {
+    spent: spentOn(known.session, {
       usualDoseG: recipe.doseG,
       purgeG: grinder.purgeG,
       pricePerKg: wish.pricePerKg,
@@ -68,11 +68,6 @@ function middleOf({ minSetting, maxSetting, settingStep }: Situation['grinder'])
   return roundSetting(minSetting + steps * settingStep)
 }
 
-/** A shot may have been pulled where nobody should set the grinder again. */
-function onAdvisable(setting: number, { advisable: { minSetting, maxSetting } }: Situation): number {
-  return Math.min(maxSetting, Math.max(minSetting, setting))
-}
-
 function lastShotSays(last: SessionShot | null): DialInReason[] {
   if (last === null) return []
   const says: DialInReason[] = last.isGated ? ['gate-failed'] : []
@@ -90,7 +85,7 @@ function lastShotSays(last: SessionShot | null): DialInReason[] {
 }
 
 function bracketsOf({ session, grinder }: Situation): GrindAdvice['brackets'] {
-  const fineness = (shot: SessionShot) => finenessOf(shot.setting, shot.innerBurrAt, grinder)
+  const fineness = (shot: SessionShot) => finenessOf(shot.setting, grinder)
   const sound = session.filter((shot) => !shot.isGated)
   const [finest] = sound
     .filter(({ cameOut }) => cameOut === 'fast' || cameOut === 'gushed')

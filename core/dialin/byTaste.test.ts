@@ -56,3 +56,13 @@ test('a choke goes coarser, whatever nobody could taste of it', () => {
   const choked = grindShot(14, { stopS: 60 }, {}, { abandoned: 'choked', cup: null }, recipe)
   expect(advise(choked).setting).toBeGreaterThan(14)
 })
+
+test('neither sour nor fast leads it back to a setting that choked, or past it', () => {
+  const choked = grindShot(12, { stopS: 60 }, {}, { abandoned: 'choked', cup: null }, recipe)
+  for (const cup of [{}, { yieldG: 38 }, { yieldG: 40 }]) {
+    expect(advise(choked, by(14, sour, cup)).setting).toBeGreaterThan(12)
+  }
+  const { setting } = advise(choked, by(14, sour), by(14, sour, { yieldG: 38 }), by(14, sour, { yieldG: 40 }))
+  expect(setting).toBeGreaterThan(12)
+  expect(setting).toBeLessThan(14)
+})

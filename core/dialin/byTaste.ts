@@ -1,4 +1,4 @@
-import { roundSetting } from '../equipment/grinder.ts'
+import { directionSign, isStepTowards, onScale } from '../equipment/grinder.ts'
 import type { Decision } from './decision.ts'
 import { type Spot, optionsOf } from './options.ts'
 import { type Situation, shotsAt, spotOf } from './situation.ts'
@@ -76,28 +76,31 @@ function isFarOff({ recipe }: Situation, { timeS }: SessionShot, leaning: 'under
 
 /** Towards where the recorded times run as usual; from there on the tongue leads. */
 function nearerTheClock(situation: Situation, last: SessionShot, leaning: 'under' | 'over'): Decision {
-  const { settingStep, finerIs } = situation.advisable
-  const [best] = optionsOf({ ...situation, grinder: situation.advisable })
-  const sign = (leaning === 'under') === (finerIs === 'higher') ? 1 : -1
-  const isThatWay = sign * (best.setting - last.setting) >= settingStep - 1e-9
-  if (!isThatWay) return grindMoved(situation, last, leaning)
+  const { advisable } = situation
+  const [best] = optionsOf({ ...situation, grinder: advisable })
+  const direction = leaning === 'under' ? 'finer' : 'coarser'
+  if (!isStepTowards(direction, last.setting, best.setting, advisable))
+    return grindMoved(situation, last, leaning)
   const spot = { setting: best.setting, doseByG: 0, yieldByG: 0 }
   return { step: 'move', spot, why: [leaning === 'under' ? 'tastes-under' : 'tastes-over'] }
 }
 
 /** Finer where it was sour, coarser where it was bitter or choked, by as much as a tongue can tell. */
 function grindMoved(
-  { session, recipe, advisable, model }: Situation,
+  { session, recipe, advisable, model, isOpen }: Situation,
   last: SessionShot,
   why: 'under' | 'over' | 'choked' | 'gushed',
 ): Decision {
-  const isFiner = why === 'under' || why === 'gushed'
+  const direction = why === 'under' || why === 'gushed' ? 'finer' : 'coarser'
   const turns = turnsOf(session)
   const ln = Math.max(LEAST_MOVE_LN, MOVE_LN / 2 ** turns) * (why === 'choked' || why === 'gushed' ? 3 : 1)
-  const { settingStep, minSetting, maxSetting, finerIs } = advisable
-  const steps = Math.max(1, Math.round(ln / (model.mean.slope * settingStep)))
-  const by = (isFiner === (finerIs === 'higher') ? 1 : -1) * steps * settingStep
-  const setting = roundSetting(Math.min(maxSetting, Math.max(minSetting, last.setting + by)))
+  const step = directionSign(direction, advisable) * advisable.settingStep
+  const wanted = Math.max(1, Math.round(ln / Math.abs(model.mean.slope * step)))
+  const after = (steps: number) => onScale(last.setting + steps * step, advisable)
+  // The tongue, too, leads nobody back to or beyond a setting that ran far out.
+  const steps =
+    Array.from({ length: wanted }, (_, no) => wanted - no).find((each) => isOpen(after(each))) ?? 0
+  const setting = after(steps)
   const reasons: Record<typeof why, DialInReason[]> = {
     under: ['tastes-under', 'yield-used-up'],
     over: ['tastes-over', 'yield-used-up'],
@@ -107,7 +110,10 @@ function grindMoved(
   return {
     step: setting === last.setting ? 'move-inner-burr' : 'move',
     spot: { ...spotOf(last, recipe), setting, yieldByG: 0 },
-    why: setting === last.setting ? [isFiner ? 'scale-ends-finer' : 'scale-ends-coarser'] : reasons[why],
+    why:
+      setting === last.setting
+        ? [direction === 'finer' ? 'scale-ends-finer' : 'scale-ends-coarser']
+        : reasons[why],
   }
 }
 

@@ -28,6 +28,15 @@ test('from a start that was right it would have needed that one shot', () => {
   expect(adviserFromStart({ ...known, session: [] })).toBeNull()
 })
 
+test('of a house that goes by taste no curve tells what would have been needed', () => {
+  const recipe = {
+    ...PUMP_RECIPE,
+    school: { onlyRecorded: ['time' as const], volume: null, tampForce: null },
+  }
+  const session = [grindShot(14, { stopS: 28 }, {}, {}, recipe)]
+  expect(adviserFromStart({ ...known, recipe, session })).toBeNull()
+})
+
 test('spent: doses, the usual one where it was not weighed, and a purge for each change', () => {
   const shots = [
     { setting: 20, doseG: 18.2 },

@@ -1,5 +1,5 @@
 import { bandAt } from './grindChances.ts'
-import { finenessNow, observationsOf, targetLn } from './observations.ts'
+import { finenessOf, targetLn } from './observations.ts'
 import { type GrindKnown, situationOf } from './situation.ts'
 
 /** The line that the shots so far draw, and the shots themselves at the recipe's dose; times in s on its clock. */
@@ -16,15 +16,15 @@ const POINTS = 25
  * @param from,to the settings between which the line is drawn
  */
 export function grindFit(known: GrindKnown, [from, to]: readonly [number, number]): GrindFit {
-  const { model, session, recipe, grinder, wish } = situationOf(known)
+  const { model, here, recipe, grinder } = situationOf(known)
   const middle = targetLn(recipe)
   const line = Array.from({ length: POINTS }, (_, at) => {
     const setting = from + ((to - from) * at) / (POINTS - 1)
-    const band = bandAt(model, finenessNow(setting, grinder))
+    const band = bandAt(model, finenessOf(setting, grinder))
     const seconds = (missLn: number) => Math.exp(middle + missLn)
     return { setting, s: seconds(band.middle), lowS: seconds(band.low), highS: seconds(band.high) }
   })
-  const shots = observationsOf(session, recipe, grinder, wish).map(({ setting, missLn, doseLn, bound }) => ({
+  const shots = here.map(({ setting, missLn, doseLn, bound }) => ({
     setting,
     s: Math.exp(middle + missLn - model.dose.elasticity * doseLn),
     bound,

@@ -10,7 +10,7 @@ const before = (setting: number, stopS: number, where: Partial<GrindSeen> = {}):
   ...where,
 })
 const learnt = (history: readonly GrindSeen[]) =>
-  grinderBelief(MILL, observationsOf(history, PUMP_RECIPE, MILL, { basketId: null }))
+  grinderBelief(MILL, observationsOf(history, PUMP_RECIPE, MILL))
 const likeliest = ({ bends }: ReturnType<typeof learnt>) => bends.reduce((a, b) => (b.log > a.log ? b : a))
 
 test('the slope is learned over the whole history, whatever the coffee', () => {

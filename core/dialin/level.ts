@@ -3,7 +3,7 @@ import { median } from '../statistics/robust.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { unbent } from './curve.ts'
 import { groupedBy } from './groupedBy.ts'
-import type { Observation } from './observations.ts'
+import { type Observation, finenessOf } from './observations.ts'
 
 /** What is believed of the straightened line at one fineness before this session's shots. */
 export interface LevelBelief {
@@ -65,9 +65,10 @@ interface Lined extends Observation {
   atDoseLn: number
 }
 
-function midScale({ minSetting, maxSetting, finerIs }: GrinderScale): Level {
+function midScale(scale: GrinderScale): Level {
+  const { minSetting, maxSetting } = scale
   const middle = (minSetting + maxSetting) / 2
-  return unknownAt(finerIs === 'higher' ? middle : -middle)
+  return unknownAt(finenessOf(middle, scale))
 }
 
 function unknownAt(fineness: number): Level {

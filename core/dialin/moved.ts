@@ -1,6 +1,6 @@
 import type { Decision } from './decision.ts'
 import { missLnAt } from './grindChances.ts'
-import { finenessNow, windowLn } from './observations.ts'
+import { finenessOf, halfWindowLn } from './observations.ts'
 import { type Option, type Spot, USUAL_NUDGE_G, optionAt } from './options.ts'
 import { type Situation, isSameSpot, shotsAt, spotOf } from './situation.ts'
 import type { DialInReason, SessionShot } from './types.ts'
@@ -64,13 +64,12 @@ function atTheEnd({ grinder, recipe }: Situation, last: SessionShot, end: ScaleE
 
 /** The end of the scale beyond which the target almost certainly lies. */
 function endOfScale({ recipe, advisable, model }: Situation): ScaleEnd | null {
-  const { from, to } = windowLn(recipe)
-  const half = (to - from) / 2
+  const half = halfWindowLn(recipe)
   const isLower = advisable.finerIs === 'lower'
   const [finest, coarsest] = isLower
     ? [advisable.minSetting, advisable.maxSetting]
     : [advisable.maxSetting, advisable.minSetting]
-  const at = (setting: number) => missLnAt(model, finenessNow(setting, advisable))
+  const at = (setting: number) => missLnAt(model, finenessOf(setting, advisable))
   const fastest = at(finest)
   if (fastest.mean + SURELY * fastest.sd < -half) return { setting: finest, why: 'scale-ends-finer' }
   const slowest = at(coarsest)

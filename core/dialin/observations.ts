@@ -1,3 +1,4 @@
+import { finerSign, roundSetting, settingAfterBurrMove } from '../equipment/grinder.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import type { DialInGrinder, DialInWish, GrindSeen } from './types.ts'
 
@@ -6,7 +7,7 @@ export interface Observation {
   coffeeId: string
   daysAgo: number
   setting: number
-  /** Grows with fineness, in units of the scale; a known inner burr is counted in. */
+  /** Grows with fineness, in units of the scale. */
   fineness: number
   /** ln(time ÷ middle of the window), as it would be without the faults that were seen. */
   missLn: number
@@ -21,15 +22,20 @@ export interface Observation {
 /** Beyond this, as |ln|, another dose is another recipe. */
 const SAME_DOSE_LN = 0.15
 
-/** Fineness of a setting, in units of the scale. */
-export function finenessOf(setting: number, innerBurrAt: number | null, grinder: DialInGrinder): number {
-  const shift = (innerBurrAt ?? 0) * (grinder.innerBurr?.settingsPerUnit ?? 0)
-  return (grinder.finerIs === 'higher' ? 1 : -1) * (setting + shift)
+/** Fineness of a setting, in units of the scale as it reads now. */
+export function finenessOf(setting: number, grinder: Pick<DialInGrinder, 'finerIs'>): number {
+  return finerSign(grinder) * setting
 }
 
-/** Fineness of a setting with the inner burr where it stands now. */
-export function finenessNow(setting: number, grinder: DialInGrinder): number {
-  return finenessOf(setting, grinder.innerBurr?.at ?? null, grinder)
+/** Shots with their settings as the scale reads with the inner burr where it is now; where nobody can tell, without them. */
+export function asItReadsNow<S extends GrindSeen>(shots: readonly S[], { innerBurr }: DialInGrinder): S[] {
+  if (innerBurr === null) return [...shots]
+  return shots.flatMap((shot) => {
+    const { setting, innerBurrAt } = shot
+    const then = innerBurrAt === null ? innerBurr : { ...innerBurr, at: innerBurrAt }
+    const now = settingAfterBurrMove(setting, then, innerBurr)
+    return now === null ? [] : [{ ...shot, setting: roundSetting(now) }]
+  })
 }
 
 /** Window in ln of time. */
@@ -43,39 +49,50 @@ export function targetLn(recipe: Recipe): number {
   return (from + to) / 2
 }
 
-/**
- * The shots that say something of this grinder under this recipe; those through another basket, of another dose, or at
- * another inner burr that can't be compared, don't.
- */
-export function observationsOf(
-  seen: readonly GrindSeen[],
+/** Half the width of the window, in ln of time. */
+export function halfWindowLn(recipe: Recipe): number {
+  const { from, to } = windowLn(recipe)
+  return (to - from) / 2
+}
+
+/** The shots that say something of this grinder under this recipe: through the same basket, of the same dose. */
+export function ofThisRecipe<S extends GrindSeen>(
+  shots: readonly S[],
   recipe: Recipe,
-  grinder: DialInGrinder,
   { basketId }: Pick<DialInWish, 'basketId'>,
-): Observation[] {
-  const target = targetLn(recipe)
-  return seen.flatMap((shot) => {
-    const doseLn = Math.log((shot.doseG ?? recipe.doseG) / recipe.doseG)
+): S[] {
+  return shots.filter((shot) => {
     const isOtherBasket = basketId !== null && shot.basketId !== null && shot.basketId !== basketId
-    if (shot.timeS === null || isOtherBasket || Math.abs(doseLn) > SAME_DOSE_LN) return []
-    if (!isComparable(shot, grinder)) return []
-    return [
-      {
-        coffeeId: shot.coffeeId,
-        daysAgo: shot.daysAgo,
-        setting: shot.setting,
-        fineness: finenessOf(shot.setting, shot.innerBurrAt, grinder),
-        missLn: Math.log(Math.max(shot.timeS, 1)) - target - shot.shiftLn,
-        doseLn,
-        bound: shot.bound,
-        extraSd: shot.spreadLn,
-        isDialIn: shot.isDialIn,
-      },
-    ]
+    return !isOtherBasket && Math.abs(doseLnOf(shot, recipe)) <= SAME_DOSE_LN
   })
 }
 
-function isComparable({ innerBurrAt }: GrindSeen, { innerBurr }: DialInGrinder): boolean {
-  if (innerBurr === null || innerBurrAt === null) return true
-  return innerBurr.settingsPerUnit !== null || innerBurr.at === innerBurrAt
+function doseLnOf({ doseG }: GrindSeen, recipe: Recipe): number {
+  return Math.log((doseG ?? recipe.doseG) / recipe.doseG)
+}
+
+/** Shots as the model sees them; those of which no time can be told are left out. */
+export function observationsOf(
+  shots: readonly GrindSeen[],
+  recipe: Recipe,
+  grinder: DialInGrinder,
+): Observation[] {
+  const target = targetLn(recipe)
+  return shots.flatMap((shot) => {
+    const { timeS, setting, coffeeId, daysAgo, bound, isDialIn } = shot
+    if (timeS === null) return []
+    return [
+      {
+        coffeeId,
+        daysAgo,
+        setting,
+        bound,
+        isDialIn,
+        fineness: finenessOf(setting, grinder),
+        missLn: Math.log(Math.max(timeS, 1)) - target - shot.shiftLn,
+        doseLn: doseLnOf(shot, recipe),
+        extraSd: shot.spreadLn,
+      },
+    ]
+  })
 }

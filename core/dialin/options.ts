@@ -1,9 +1,9 @@
-import { roundSetting } from '../equipment/grinder.ts'
+import { finerSign, roundSetting } from '../equipment/grinder.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import { normalCdf } from '../statistics/normal.ts'
 import { type Chances, chancesAt } from './grindChances.ts'
 import type { GrindModel } from './grindModel.ts'
-import { finenessNow, windowLn } from './observations.ts'
+import { finenessOf, halfWindowLn } from './observations.ts'
 import type { DialInGrinder, DialInWish } from './types.ts'
 
 /** Where a shot could be pulled next: a setting, and how far dose and yield lie off the recipe's. */
@@ -78,8 +78,7 @@ function stepLn({ model, grinder }: Pick<Weighing, 'model' | 'grinder'>): number
 
 /** Whether a step moves the time by more than half its window, so that none may land. */
 function areStepsWide(weighing: Weighing): boolean {
-  const { from, to } = windowLn(weighing.recipe)
-  return stepLn(weighing) > (to - from) / 2
+  return stepLn(weighing) > halfWindowLn(weighing.recipe)
 }
 
 function sorted(options: readonly Option[]): [Option, ...Option[]] {
@@ -96,8 +95,7 @@ function nudgesWithin(weighing: Weighing): (typeof NUDGES)[number][] {
     recipe,
     wish: { doseRangeG },
   } = weighing
-  const { from, to } = windowLn(recipe)
-  const mostG = stepLn(weighing) > to - from ? Infinity : USUAL_NUDGE_G
+  const mostG = stepLn(weighing) > 2 * halfWindowLn(recipe) ? Infinity : USUAL_NUDGE_G
   const isInside = (doseG: number) =>
     doseRangeG !== null && doseG >= doseRangeG.min - 1e-9 && doseG <= doseRangeG.max + 1e-9
   return NUDGES.filter(
@@ -107,8 +105,8 @@ function nudgesWithin(weighing: Weighing): (typeof NUDGES)[number][] {
 
 /** Settings of the scale about where the model puts the target, as far as they are open. */
 function settingsNear({ model, grinder, isOpen, lastSetting }: Weighing): number[] {
-  const { minSetting, maxSetting, settingStep, finerIs } = grinder
-  const setting = (finerIs === 'higher' ? 1 : -1) * (model.middle - finenessNow(0, grinder))
+  const { minSetting, maxSetting, settingStep } = grinder
+  const setting = finerSign(grinder) * model.middle
   const steps = Math.round((maxSetting - minSetting) / settingStep)
   const middle = Math.min(steps, Math.max(0, Math.round((setting - minSetting) / settingStep)))
   // On a fine scale every second or third step is enough to look at.
@@ -148,12 +146,11 @@ export function optionAt(spot: Spot, weighing: Weighing): Option {
 /** What is to be expected of one setting with each of these doses and yields. */
 function optionsAt(setting: number, nudges: readonly Omit<Spot, 'setting'>[], weighing: Weighing): Option[] {
   const { model, recipe, grinder } = weighing
-  const { from, to } = windowLn(recipe)
-  const half = (to - from) / 2
+  const half = halfWindowLn(recipe)
   const shifts = nudges.map((nudge) => shiftOf(nudge, recipe, model))
   // Between two steps the target is missed by up to half of one.
   const coarse = stepLn(weighing) ** 2 / 12
-  return chancesAt(model, finenessNow(setting, grinder), half, shifts).map((chances, no) => {
+  return chancesAt(model, finenessOf(setting, grinder), half, shifts).map((chances, no) => {
     const { doseByG, yieldByG } = nudges[no] ?? AS_THE_RECIPE
     const misses = Math.sqrt(chances.leftSd ** 2 + coarse + model.mean.noise ** 2)
     const after = Math.max(LEAST_CHANCE, 2 * normalCdf(half / misses) - 1)

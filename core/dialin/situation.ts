@@ -3,7 +3,7 @@ import type { Recipe } from '../recipe/recipe.ts'
 import { type GrindModel, grindModel } from './grindModel.ts'
 import { grinderBelief } from './grinderBelief.ts'
 import { type LevelFrom, levelOf } from './level.ts'
-import { finenessOf, observationsOf } from './observations.ts'
+import { type Observation, asItReadsNow, finenessOf, observationsOf, ofThisRecipe } from './observations.ts'
 import type { Spot, Weighing } from './options.ts'
 import type { DialInGrinder, DialInWish, GrindSeen, SessionShot } from './types.ts'
 
@@ -23,29 +23,37 @@ export interface Situation extends GrindKnown, Weighing {
   /** The scale cut off where advice ends on its fine side. */
   advisable: DialInGrinder
   last: SessionShot | null
+  /** What this session’s shots say to the model. */
+  here: readonly Observation[]
   from: LevelFrom
   model: GrindModel
 }
 
-/** Sorts what is known into what was learnt before and what this session says. */
+/**
+ * Sorts what is known into what was learnt before and what this session says. Settings are as the scale reads now:
+ * where the inner burr was moved since and nobody knows how far that shifts it, a new history begins.
+ */
 export function situationOf(known: GrindKnown): Situation {
-  const { history, session, recipe, grinder, wish } = known
-  const earlier = observationsOf(history, recipe, grinder, wish)
-  const here = observationsOf(session, recipe, grinder, wish)
+  const { recipe, grinder, wish } = known
+  const history = ofThisRecipe(asItReadsNow(known.history, grinder), recipe, wish)
+  const session = asItReadsNow(known.session, grinder)
+  const earlier = observationsOf(history, recipe, grinder)
+  const here = observationsOf(ofThisRecipe(session, recipe, wish), recipe, grinder)
   const belief = grinderBelief(grinder, earlier)
   const level = levelOf(earlier, wish.coffeeId, belief.dose.elasticity, grinder, here[0]?.fineness ?? null)
-  const advisable = scaleToAdvise(grinder, settingsRun([...history, ...session], grinder))
-  const farOut = farOutOf(session, grinder)
+  const last = session.at(-1) ?? null
   return {
     ...known,
-    advisable,
-    last: session.at(-1) ?? null,
+    history,
+    session,
+    here,
+    last,
+    advisable: scaleToAdvise(grinder, settingsRun([...known.history, ...known.session], grinder)),
     from: level.from,
-    lastSetting: session.at(-1)?.setting ?? null,
+    lastSetting: last?.setting ?? null,
     triedSettings: new Set(session.map(({ setting }) => setting)),
     model: grindModel(level, belief, here),
-    isOpen: (setting) =>
-      isClearOfTouching(setting, grinder) && isBetween(finenessOf(setting, null, NO_BURR(grinder)), farOut),
+    isOpen: openTo(session, grinder),
   }
 }
 
@@ -55,26 +63,21 @@ function settingsRun(seen: readonly GrindSeen[], { innerBurr }: DialInGrinder): 
   return seen.filter(({ innerBurrAt }) => innerBurrAt === now).map(({ setting }) => setting)
 }
 
-const NO_BURR = (grinder: DialInGrinder): DialInGrinder => ({ ...grinder, innerBurr: null })
-
-/** Finenesses of the outer scale beyond which it is known to run far out, this session. */
-interface FarOut {
-  coarse: number
-  fine: number
-}
-
-/** A choke or a gush by sound hands closes the scale from there on; where two contradict each other, neither does. */
-function farOutOf(session: readonly SessionShot[], grinder: DialInGrinder): FarOut {
+/**
+ * Clear of touching burrs, and never back to or beyond a choke or a gush by sound hands; where two of them contradict
+ * each other, neither closes the scale.
+ */
+function openTo(session: readonly SessionShot[], grinder: DialInGrinder): (setting: number) => boolean {
   const at = (cameOut: SessionShot['cameOut']) =>
     session
       .filter((shot) => shot.cameOut === cameOut && !shot.isGated)
-      .map(({ setting }) => finenessOf(setting, null, NO_BURR(grinder)))
+      .map(({ setting }) => finenessOf(setting, grinder))
   const [coarse, fine] = [Math.max(-Infinity, ...at('gushed')), Math.min(Infinity, ...at('choked'))]
-  return coarse < fine ? { coarse, fine } : { coarse: -Infinity, fine: Infinity }
-}
-
-function isBetween(fineness: number, { coarse, fine }: FarOut): boolean {
-  return fineness > coarse && fineness < fine
+  return (setting) => {
+    const fineness = finenessOf(setting, grinder)
+    const isBetween = coarse >= fine || (fineness > coarse && fineness < fine)
+    return isBetween && isClearOfTouching(setting, grinder)
+  }
 }
 
 /** Where a shot was pulled, as it was meant. */

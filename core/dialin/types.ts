@@ -79,6 +79,12 @@ export const DIAL_IN_STEPS = [
 /** What to do next: pull at a setting, again at the same, another way out, or nothing more. */
 export type DialInStep = (typeof DIAL_IN_STEPS)[number]
 
+/** Steps after which nobody need pull another. */
+const OVER: readonly DialInStep[] = ['done', 'taste-it', 'lock-on-taste']
+export function isDialInOver(step: DialInStep): boolean {
+  return OVER.includes(step)
+}
+
 export const DIAL_IN_REASONS = [
   'same-coffee-before',
   'like-coffees-before',

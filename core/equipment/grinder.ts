@@ -14,6 +14,36 @@ export function roundSetting(setting: number): number {
   return Math.round(setting * 1000) / 1000
 }
 
+/** A setting without what binary arithmetic adds to it, and no further than the ends of the scale. */
+export function onScale(
+  setting: number,
+  { minSetting, maxSetting }: Pick<GrinderScale, 'minSetting' | 'maxSetting'>,
+): number {
+  return roundSetting(Math.min(maxSetting, Math.max(minSetting, setting)))
+}
+
+/** Which way settings go as they get finer: 1 up, −1 down. */
+export function finerSign({ finerIs }: Pick<GrinderScale, 'finerIs'>): 1 | -1 {
+  return finerIs === 'higher' ? 1 : -1
+}
+
+export type GrindDirection = 'finer' | 'coarser'
+
+/** Which way settings go in a direction: 1 up, −1 down. */
+export function directionSign(direction: GrindDirection, scale: Pick<GrinderScale, 'finerIs'>): 1 | -1 {
+  return direction === 'finer' ? finerSign(scale) : finerSign(scale) === 1 ? -1 : 1
+}
+
+/** Whether going from one setting to another is a step or more in a direction. */
+export function isStepTowards(
+  direction: GrindDirection,
+  from: number,
+  to: number,
+  scale: Pick<GrinderScale, 'finerIs' | 'settingStep'>,
+): boolean {
+  return directionSign(direction, scale) * (to - from) >= scale.settingStep - 1e-9
+}
+
 /**
  * A setting as the grinder shows it.
  * @example settingShown(3.25, 4) // => "3B"
