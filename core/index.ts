@@ -44,7 +44,15 @@ export {
   daysBetween,
 } from './coffee/age.ts'
 export type { BagLife, CoffeeAge, Freshness, FreshnessPreset, FreshnessWindow, Frozen } from './coffee/age.ts'
-export { KEPT_IN, bagToOpen, costPerShot, gramsLeft, orderAdvice, shotsLeft } from './coffee/bags.ts'
+export {
+  KEPT_IN,
+  bagToOpen,
+  costPerShot,
+  gramsLeft,
+  orderAdvice,
+  pricePerKg,
+  shotsLeft,
+} from './coffee/bags.ts'
 export type { BagState, KeptIn, OrderAdvice } from './coffee/bags.ts'
 export { FINER_IS, VESSEL_KINDS } from './equipment/equipment.ts'
 export type { GrinderScale, Vessel, VesselKind } from './equipment/equipment.ts'
@@ -196,6 +204,7 @@ export type {
 export { calibrateDoser, dosingSeconds, retentionG } from './dialin/calibrateDoser.ts'
 export type { DoserCalibration, DoserPortion } from './dialin/calibrateDoser.ts'
 export { adviseGrind } from './dialin/adviseGrind.ts'
+export { isTasteLed } from './dialin/byTaste.ts'
 export { grindSeen, sessionShot } from './dialin/grindShot.ts'
 export type { PulledAt } from './dialin/grindShot.ts'
 export type { GrindKnown } from './dialin/situation.ts'

@@ -45,7 +45,7 @@ test('a dial-in from scratch: each advised setting is pulled until it is done, a
   await expect(page.getByText(/^From the same start the adviser would have needed about/)).toBeVisible()
   await page.getByRole('button', { name: /^Lock \d+ for this session/ }).click()
   await expect(page.getByText(new RegExp(`Grind locked at \\d+`))).toBeVisible()
-  await expect(page.getByText(new RegExp(`after ${shots} shots and \\d+ g`))).toBeVisible()
+  await expect(page.getByText(new RegExp(`after ${shots} shots and [\\d.]+ g`))).toBeVisible()
   await bar.next('Group 1')
   await expect(page.getByLabel('Grind setting')).not.toHaveValue('')
 

@@ -1,5 +1,13 @@
 import { FRESHNESS_WINDOWS, bagLife, coffeeAge, dateAfter, daysBetween } from './age.ts'
-import { type BagState, bagToOpen, costPerShot, gramsLeft, orderAdvice, shotsLeft } from './bags.ts'
+import {
+  type BagState,
+  bagToOpen,
+  costPerShot,
+  gramsLeft,
+  orderAdvice,
+  pricePerKg,
+  shotsLeft,
+} from './bags.ts'
 
 const TODAY = '2026-11-26'
 const WINDOW = FRESHNESS_WINDOWS.usual
@@ -69,6 +77,7 @@ test('what is left never goes below nothing, and holds whole shots', () => {
 test('a shot costs its share of the bag; nothing is made of an unknown price', () => {
   expect(costPerShot(27, 1000, 18)).toBeCloseTo(0.486)
   expect([costPerShot(null, 1000, 18), costPerShot(27, null, 18)]).toEqual([null, null])
+  expect([pricePerKg(9, 250), pricePerKg(null, 250)]).toEqual([36, null])
 })
 
 test('an order is due once the stock lasts no longer than a new bag needs to arrive and rest', () => {

@@ -23,6 +23,11 @@ export function shotsLeft(leftG: number, doseG: number): number {
   return doseG > 0 ? Math.floor(leftG / doseG + 1e-9) : 0
 }
 
+/** What a kg of a coffee costs, in whatever money its bag is priced in; null where the price or the size isn't known. */
+export function pricePerKg(bagPrice: number | null, bagG: number | null): number | null {
+  return costPerShot(bagPrice, bagG, 1000)
+}
+
 /** Money for the coffee in one shot; null where the price or the size isn't known. */
 export function costPerShot(bagPrice: number | null, bagG: number | null, doseG: number): number | null {
   return bagPrice === null || !bagG ? null : (bagPrice / bagG) * doseG

@@ -2,8 +2,8 @@ import type { RecipeRevision, TodayBasket, TodayGrinder } from '@calm-apron/cont
 import { settingShown } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useKeeperNote } from '../prepare/room/useKeeperNote.ts'
 import { useAcademy } from '../store/academy.ts'
-import { useDoor } from '../store/door.ts'
 import { useTrainings } from '../training/trainings.ts'
 import { useFormat } from '../units/useFormat.ts'
 import { readNumber } from './readEntry.ts'
@@ -21,16 +21,15 @@ interface Beside {
 export function useReadyNotes(beside: () => Beside) {
   const { t } = useI18n()
   const academy = useAcademy()
-  const door = useDoor()
+  const keeperNote = useKeeperNote()
   const trainings = useTrainings()
   const format = useFormat()
 
   const shown = (setting: number) => settingShown(setting, beside().grinder?.lettersPerNumber ?? 0)
 
   function keeper(): string[] {
-    const lock = beside().grinder?.lock ?? null
-    if (lock === null || lock.personId === door.personId) return []
-    return [t('ready.onlyKeeper', { person: academy.personName(lock.personId), why: lock.reason })]
+    const note = keeperNote(beside().grinder)
+    return note === null ? [] : [note]
   }
 
   /** A shot of a dial-in is meant to leave what was locked. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type DialInStep, settingShown } from '@calm-apron/core'
+import { isDialInOver, isTasteLed, settingShown } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -8,11 +8,11 @@ import EmptyPlace from '../parts/EmptyPlace.vue'
 import NumberEntry from '../parts/NumberEntry.vue'
 import CautionNote from '../prepare/words/CautionNote.vue'
 import GrinderScale from '../prepare/room/GrinderScale.vue'
-import { useAcademy } from '../store/academy.ts'
-import { useDoor } from '../store/door.ts'
+import { useKeeperNote } from '../prepare/room/useKeeperNote.ts'
 import { useFormat } from '../units/useFormat.ts'
 import DialInChart from './DialInChart.vue'
 import DialInShots from './DialInShots.vue'
+import MoneySpent from '../training/MoneySpent.vue'
 import { useLive } from '../training/useLive.ts'
 import { wantedOf } from '../training/useTraining.ts'
 import { useDialIn } from './useDialIn.ts'
@@ -23,8 +23,6 @@ const props = defineProps<{ trainingId: string }>()
 const { t } = useI18n()
 const router = useRouter()
 const format = useFormat()
-const academy = useAcademy()
-const door = useDoor()
 const {
   state,
   setup,
@@ -36,7 +34,7 @@ const {
   advice,
   needed,
   fit,
-  sessionListed,
+  ofBag,
   best,
   pull,
   lock,
@@ -46,22 +44,16 @@ const {
 const { shotsTold } = useLive(() => props.trainingId)
 watch(shotsTold, load)
 const prediction = ref('')
-/** Some grinders are changed by one person alone. */
-const lockedFor = computed(() => {
-  const held = grinder.value?.lock ?? null
-  if (held === null || held.personId === door.personId) return ''
-  return t('dialin.lockedFor', { person: academy.personName(held.personId), why: held.reason })
-})
+const keeperNote = useKeeperNote()
 
 const shown = (setting: number) => settingShown(setting, grinder.value?.lettersPerNumber ?? 0)
-const OVER: readonly DialInStep[] = ['done', 'taste-it', 'lock-on-taste']
-const isOver = computed(() => advice.value !== null && OVER.includes(advice.value.step))
+const isOver = computed(() => advice.value !== null && isDialInOver(advice.value.step))
 const isTasteDue = computed(() => advice.value?.step === 'taste-it')
 const isOffRecipe = computed(
   () =>
     advice.value !== null && recipe.value !== null && wantedOf(advice.value, recipe.value.targets) !== null,
 )
-const lastShotId = computed(() => sessionListed.value.at(-1)?.shot.shotId ?? '')
+const lastShotId = computed(() => ofBag.value.at(-1)?.shot.shotId ?? '')
 /** Other trainings that keep this grinder at a setting of their own. */
 const alsoLocked = useOtherLocks(() => props.trainingId)
 const marks = computed(() => {
@@ -108,14 +100,16 @@ async function lockAndGo(): Promise<void> {
             s: advice.predicted.s.toFixed(0),
             low: advice.predicted.lowS.toFixed(0),
             high: advice.predicted.highS.toFixed(0),
-            chance: format.percent(advice.chanceInWindow),
           })
         }}
+        <template v-if="!isTasteLed({ recipe: recipe.targets })">{{
+          t('dialin.chance', { chance: format.percent(advice.chanceInWindow) })
+        }}</template>
       </p>
       <ul class="why">
         <li v-for="why in advice.why" :key="why">{{ t(`dialin.why.${why}`) }}</li>
       </ul>
-      <p v-if="lockedFor" class="do" role="note">{{ lockedFor }}</p>
+      <p v-if="keeperNote(grinder)" class="do" role="note">{{ keeperNote(grinder) }}</p>
       <p v-if="advice.purgeG > 0" class="do" role="note">
         {{ t('dialin.purge', { grams: format.mass(advice.purgeG) }) }}
       </p>
@@ -152,7 +146,7 @@ async function lockAndGo(): Promise<void> {
         <Button
           :type="isOver && !isTasteDue ? 'primary' : 'default'"
           size="large"
-          :disabled="sessionListed.length === 0"
+          :disabled="ofBag.length === 0"
           @click="lockAndGo"
         >
           {{ t('dialin.lock', { setting: shown(advice.setting) }) }}
@@ -163,16 +157,14 @@ async function lockAndGo(): Promise<void> {
         {{ t('dialin.ranWellAt', { setting: shown(advice.ranWellAt) }) }}
       </p>
       <p v-if="isOver && needed" class="soft">
-        {{ t('dialin.needed', { grams: format.plain(Math.round(needed.grams)) }, needed.shots) }}
+        {{ t('dialin.needed', { mass: format.mass(needed.grams) }, needed.shots) }}
       </p>
       <p class="soft">
-        {{ t('dialin.spent', { grams: format.plain(Math.round(advice.spent.grams)) }, advice.spent.shots) }}
-        <span v-if="advice.spent.money !== null">
-          {{ t('dialin.money', { money: format.plain(Math.round(advice.spent.money * 100) / 100) }) }}
-        </span>
+        {{ t('dialin.spent', { mass: format.mass(advice.spent.grams) }, advice.spent.shots) }}
+        <MoneySpent :money="advice.spent.money" />
         {{ ' '
         }}<span v-if="best">{{
-          t('dialin.best', { setting: shown(best.setting), s: best.s.toFixed(1) })
+          t('dialin.best', { setting: shown(best.setting), s: format.seconds(best.s) })
         }}</span>
       </p>
       <CautionNote act="grinder" />
@@ -180,7 +172,7 @@ async function lockAndGo(): Promise<void> {
     <section class="seen" :aria-label="t('dialin.seen')">
       <GrinderScale :grinder="grinder" :marks="marks" />
       <DialInChart v-if="fit" :fit="fit" :recipe="recipe.targets" :next="advice.setting" />
-      <DialInShots :shots="sessionListed" />
+      <DialInShots :shots="ofBag" />
     </section>
     <RouterLink class="back" :to="{ name: 'training', params: { trainingId } }">{{
       t('bar.toTraining')

@@ -1,5 +1,5 @@
 import type { RecipeRevision, TodayBasket, TodayCoffee, TodayGrinder } from '@calm-apron/contract'
-import { type DialInGrinder, type DialInWish, THRESHOLDS } from '@calm-apron/core'
+import { type DialInGrinder, type DialInWish, THRESHOLDS, pricePerKg } from '@calm-apron/core'
 
 /**
  * A dose moves by so much to reach between two settings, and by more only in a basket that is known to take it: measured,
@@ -32,14 +32,8 @@ export function dialInWish({
     coffeeId: coffee?.coffeeId ?? `bag:${bagId ?? ''}`,
     basketId: basket?.basketId ?? null,
     doseRangeG: { min: Math.max(doseG - by, min), max: Math.min(doseG + by, max) },
-    pricePerKg: pricePerKg(coffee),
+    pricePerKg: pricePerKg(coffee?.bagPrice ?? null, coffee?.bagG ?? null),
   }
-}
-
-/** What a kg of a coffee costs, in whatever money its bag is priced in; null where nobody said. */
-export function pricePerKg(coffee: Pick<TodayCoffee, 'bagPrice' | 'bagG'> | null): number | null {
-  const { bagPrice = null, bagG = null } = coffee ?? {}
-  return bagPrice !== null && bagG !== null && bagG > 0 ? (bagPrice / bagG) * 1000 : null
 }
 
 /** Doses that suit a basket; one that nobody named takes what the recipe says. */

@@ -138,7 +138,7 @@ const before = (setting: number, timeS: number): GrindSeenOn => ({
 test('what this grinder did before with this coffee is where it starts, and the way back', async () => {
   const { dialIn, end } = await tabletKnowing([before(13, 28), before(13, 28.3)])
   expect(dialIn.advice.value).toMatchObject({ step: 'start', setting: 13, why: ['same-coffee-before'] })
-  expect(dialIn.sessionListed.value).toEqual([])
+  expect(dialIn.ofBag.value).toEqual([])
   end()
 })
 

@@ -88,7 +88,6 @@ export function useDialIn(trainingId: () => string) {
     const to = Math.min(maxSetting, Math.max(...settings) + 4 * settingStep)
     return grindFit(known.value, [from, to])
   })
-  const sessionListed = computed(() => ofBag.value)
   /** Of those whose gate let them speak of the grind, the one nearest to the middle of the window. */
   const best = computed(() => {
     const targets = recipe.value?.targets
@@ -146,6 +145,6 @@ export function useDialIn(trainingId: () => string) {
     })
   }
 
-  const told = { advice, needed, fit, scale, sessionListed, sessionShots, best }
+  const told = { advice, needed, fit, scale, ofBag, sessionShots, best }
   return { ...training, isLoaded, ...told, pull, lock }
 }

@@ -16,15 +16,13 @@ export function useStoodNow() {
   function stoodNow({ personId, bagId, machineId, groupNo, grinderId, pulledAt }: Named): AsItStood {
     const coffee = academy.coffeeOfBag(bagId)
     const machine = academy.machine(machineId)
-    const basketId = basketInGroup(machine, groupNo)
-    const baskets = academy.today?.bars.flatMap((bar) => bar.baskets) ?? []
     return standsNow(
       {
         bag: coffee?.bags.find((each) => each.bagId === bagId) ?? null,
         coffee,
         machine,
-        basket: baskets.find((each) => each.basketId === basketId) ?? null,
-        basketId,
+        basket: academy.basketInGroup({ machineId, groupNo }),
+        basketId: basketInGroup(machine, groupNo),
         grinder: academy.grinder(grinderId),
       },
       { pulledAt, timeZone: academy.timeZone, isPullerTeaching: isTeaching(personId) },

@@ -13,6 +13,7 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useAcademy } from '../store/academy.ts'
 import { useFormat } from '../units/useFormat.ts'
+import MoneySpent from './MoneySpent.vue'
 import { useTrainings } from './trainings.ts'
 import { wantedOf } from './useTraining.ts'
 
@@ -84,12 +85,10 @@ async function unlock(): Promise<void> {
           t('lock.cost', {
             time: format.timeOf(lock.at, academy.timeZone),
             shots: lock.shots,
-            grams: format.plain(Math.round(lock.grams)),
+            mass: format.mass(lock.grams),
           })
         }}</span>
-        <span v-if="lock.money !== null" class="soft">{{
-          t('dialin.money', { money: format.plain(Math.round(lock.money * 100) / 100) })
-        }}</span>
+        <MoneySpent class="soft" :money="lock.money" />
       </p>
       <template v-if="reasons.length > 0">
         <p role="status">

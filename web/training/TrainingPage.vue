@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type LeftReady, canReopen, netG, spentOn } from '@calm-apron/core'
+import { type LeftReady, canReopen, netG, pricePerKg, spentOn } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -14,9 +14,9 @@ import { useFormat } from '../units/useFormat.ts'
 import GroupCard from './GroupCard.vue'
 import LeaveReady from './LeaveReady.vue'
 import LockNote from './LockNote.vue'
+import MoneySpent from './MoneySpent.vue'
 import { useTrainings } from './trainings.ts'
 import { useLive } from './useLive.ts'
-import { pricePerKg } from '../dialin/dialInWish.ts'
 import { useTraining } from './useTraining.ts'
 
 /** A training while it is on: each group, whose turn it is, and what it needs. */
@@ -73,7 +73,7 @@ const spent = computed(() => {
     {
       usualDoseG: recipe.value.targets.doseG,
       purgeG: grinder.value?.purgeG ?? 0,
-      pricePerKg: pricePerKg(coffee.value),
+      pricePerKg: pricePerKg(coffee.value?.bagPrice ?? null, coffee.value?.bagG ?? null),
     },
   )
 })
@@ -174,10 +174,8 @@ function goOn(shotId: string): void {
         </li>
       </ul>
       <p v-if="spent && spent.shots > 0" class="soft" data-spent>
-        {{ t('training.spent', { grams: format.plain(Math.round(spent.grams)) }, spent.shots) }}
-        <template v-if="spent.money !== null">{{
-          t('training.money', { money: format.plain(Math.round(spent.money * 100) / 100) })
-        }}</template>
+        {{ t('training.spent', { mass: format.mass(spent.grams) }, spent.shots) }}
+        <MoneySpent :money="spent.money" />
       </p>
       <p v-if="setup.purpose === 'assessment'" class="soft">
         <span v-for="seat in setup.seats" :key="seat.personId">

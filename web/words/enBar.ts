@@ -49,7 +49,7 @@ export const enBar = {
     neverEnded: 'nobody ended it',
     reference: 'Pull a reference shot',
     spent:
-      'Nothing ground yet. | {grams} g ground in 1 shot, purges counted. | {grams} g ground in {count} shots, purges counted.',
+      'Nothing ground yet. | {mass} ground in 1 shot, purges counted. | {mass} ground in {count} shots, purges counted.',
     money: 'About {money} in coffee.',
     pulled: 'No shots yet | 1 shot so far | {count} shots so far',
     nonePulled: 'The first one begins above.',
@@ -82,7 +82,7 @@ export const enBar = {
     at: 'Grind locked at {setting}',
     wanted: 'dose {dose}, stop at {yield}',
     taste: 'as two trainers tasted it: sour {sour}, sweet {sweet}, bitter {bitter}',
-    cost: 'at {time}, after {shots} shots and {grams} g',
+    cost: 'at {time}, after {shots} shots and {mass}',
     none: 'No dial-in yet for this session.',
     dialIn: 'Dial in',
     unlock: 'Unlock',
@@ -163,7 +163,6 @@ export const enBar = {
     predict: 'Guess the time first',
     prediction: 'Your guess',
     signs: 'Tick what is so',
-    onlyKeeper: 'Only {person} changes this grinder: {why}',
     leavesLock:
       'Locked at {locked} for this session; this is {setting}. Purge after the change, and say why it moved.',
     meant: 'Found by dialling in: dose {dose}, stop at {yield}. It is held against that.',

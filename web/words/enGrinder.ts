@@ -23,6 +23,7 @@ export const enGrinder = {
     noFit: 'Weigh one more portion of another length to find its line.',
     isLocked: 'locked',
     lockedBy: 'Locked by {who}: {why}.',
+    onlyKeeper: 'Only {person} changes this grinder: {why}',
     lockedForYou: 'Ask them, or your head, to change it.',
   },
 }

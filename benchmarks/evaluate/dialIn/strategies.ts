@@ -1,9 +1,9 @@
 import {
   type DialInGrinder,
-  type DialInStep,
   type GrindSeen,
   type SessionShot,
   adviseGrind,
+  isDialInOver,
 } from '@calm-apron/core'
 import { RECIPE } from '../recipe.ts'
 import { BASKET, COFFEE, type DialInBench, type Wanted, recipeOf } from './dialInBench.ts'
@@ -170,10 +170,8 @@ export const adviser: Strategy = (session, earlier, bench) => {
     grinder: bench.grinder,
     wish: { coffeeId: COFFEE, basketId: BASKET, doseRangeG: DOSE_RANGE_G, pricePerKg: null },
   })
-  return OVER.includes(step)
+  return isDialInOver(step)
     ? 'done'
     : { setting, doseG, yieldG, isWayTold: waysOut.length > 0 || step.startsWith('nudge') }
 }
-/** Time is right, or taste is: nobody need pull another. */
-const OVER: readonly DialInStep[] = ['done', 'taste-it']
 const DOSE_RANGE_G = { min: 17.4, max: 18.6 }
