@@ -100,8 +100,10 @@ export {
   preparedInput,
   preparedList,
   preparedRecord,
+  asItsKind,
 } from './prepared/prepared.ts'
 export type {
+  AnyPrepared,
   Prepared,
   PreparedChange,
   PreparedContent,

@@ -5,7 +5,7 @@ import { BOUNDS } from './bounds.ts'
 import { INVITATION_KINDS, ownSession, token } from './doors.ts'
 import { id, instant, line, name } from './primitives.ts'
 import { shotDetail } from './shot.ts'
-import { call, slip } from './tasting.ts'
+import { call, photo, ruling, slip } from './tasting.ts'
 
 export const PERSON_STATES = ['invited', 'active', 'ended'] as const
 
@@ -74,6 +74,10 @@ export const personExport = z.strictObject({
   withheldShots: z.int().default(0),
   calls: z.array(call),
   slips: z.array(slip),
+  /** Those they made, and those on their shots, as far as they may be read. */
+  rulings: z.array(ruling).default([]),
+  /** Those they took, and those of their shots. */
+  photos: z.array(z.strictObject({ ...photo.shape, shotId: id })).default([]),
   audit: z.array(auditEntry),
 })
 export type PersonExport = z.infer<typeof personExport>

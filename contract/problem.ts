@@ -23,7 +23,9 @@ export const PROBLEM_CODES = [
   'invalid-input',
   'slow-down',
   'database-down',
+  'overloaded',
   'not-ready',
+  'took-too-long',
   'internal',
 ] as const
 export type ProblemCode = (typeof PROBLEM_CODES)[number]
@@ -50,7 +52,9 @@ export const PROBLEM_STATUS = {
   'invalid-input': 422,
   'slow-down': 429,
   'database-down': 503,
+  overloaded: 503,
   'not-ready': 503,
+  'took-too-long': 504,
   internal: 500,
 } as const satisfies Record<ProblemCode, number>
 

@@ -79,5 +79,7 @@ export const today = z.strictObject({
   awaiting: z.array(z.strictObject({ shotId: id, personId: id, pulledAt: instant })),
   /** What still dripped after the last stops at a machine, in g, oldest first. */
   leads: z.array(z.strictObject({ machineId: id, leadsG: z.array(z.number()) })),
+  /** Prepared things whose content is not what this release expects, and which are therefore left out. */
+  unreadable: z.array(z.strictObject({ preparedId: id, name: z.string() })).default([]),
 })
 export type Today = z.infer<typeof today>

@@ -1,3 +1,4 @@
+import { constants } from 'node:zlib'
 import { API_BASE, MAX_BODY_BYTES } from '@calm-apron/contract'
 import compression from 'compression'
 import express, { type Express, type Response, Router } from 'express'
@@ -42,16 +43,21 @@ export function createApp(parts: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
   app.set('trust proxy', parts.trustProxy)
+  // Answers are never kept, and files have theirs already.
+  app.set('etag', false)
   app.use(requestLog(parts.logger))
   app.use(securityHeaders(parts.house.doors.isSecure, parts.deviceOrigins))
   // A live line is written word by word, and must not wait in a compressor.
-  app.use(compression({ filter: (req, res) => !isLive(res) && compression.filter(req, res) }))
+  app.use(compression({ ...LIGHTLY, filter: (req, res) => !isLive(res) && compression.filter(req, res) }))
   app.use(healthRoutes(parts.checkReadiness))
   app.use(API_BASE, apiRoutes(parts))
   if (parts.webFolder !== null) app.use(webRoutes(parts.webFolder))
   app.use(answerProblem)
   return app
 }
+
+/** Answers are made anew for everyone: a few bytes less are not worth the processor's time of all others. */
+const LIGHTLY = { level: 1, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 1 } } }
 
 function isLive(res: Response): boolean {
   return String(res.getHeader('Content-Type')).startsWith('text/event-stream')

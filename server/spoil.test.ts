@@ -3,6 +3,7 @@ import { newToken } from './doors/secrets.ts'
 import { digestOf } from './testing/digestOf.ts'
 import { type TestServer, grinderThing, newId, serveTest, shotOf } from './testing/serve.ts'
 import { setupOf } from './testing/trainings.ts'
+import { PICTURE } from './testing/things.ts'
 import { AWAY, HOME, PASSWORD, type Somebody, type World, worldIn } from './testing/world.ts'
 
 /**
@@ -107,11 +108,7 @@ function attempts(by: string): Record<Action, Attempt[]> {
       ],
     ],
     'add-photo': [
-      [
-        'put',
-        `shots/${shotId}/photos/${newId()}`,
-        { takenBy: by, takenAt: at, picture: `data:image/png;base64,${'A'.repeat(120)}` },
-      ],
+      ['put', `shots/${shotId}/photos/${newId()}`, { takenBy: by, takenAt: at, picture: PICTURE }],
     ],
     'see-trainings': [
       ['get', `trainings/${trainingId}`],

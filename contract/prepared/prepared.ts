@@ -115,6 +115,16 @@ export function asKind<K extends PreparedKind>(record: PreparedRecord, kind: K):
   return { ...record, kind, content: read.data as PreparedContent<K> }
 }
 
+/** A record read in the shape of its own kind. */
+export type AnyPrepared = { [K in PreparedKind]: Prepared<K> }[PreparedKind]
+
+/** Reads a record in the shape of its own kind; null where its content is not what its kind says. */
+export function asItsKind(record: PreparedRecord): AnyPrepared | null {
+  const read = readAnswer(PREPARED_CONTENT[record.kind], record.content)
+  // Parsed by the very schema of the record's kind; the union can't carry that.
+  return read.success ? ({ ...record, content: read.data } as AnyPrepared) : null
+}
+
 export const preparedRevision = z.strictObject({
   revisionId: id,
   revisionNo: z.int().positive(),

@@ -1,52 +1,72 @@
 import type { AuditEntry, AuditQuery } from '@calm-apron/contract'
-import { type SQL, aliasedTable, and, desc, eq, or, sql } from 'drizzle-orm'
+import { type SQL, aliasedTable, and, desc, eq, sql } from 'drizzle-orm'
+import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { academy, audit, freeText, personName } from '../database/schema/index.ts'
 import type { PageEnd } from '../http/cursor.ts'
 
-/** As many as an export of one person may carry; nobody comes near it. */
-const ALL_OF_ONE = 100_000
+const FILTERS = {
+  personId: sql`${audit.personId} = ${sql.placeholder('personId')}`,
+  actorId: sql`${audit.actorId} = ${sql.placeholder('actorId')}`,
+  kind: sql`${audit.kind} = ${sql.placeholder('kind')}`,
+  from: sql`${audit.at} >= ${startOfDay('from')}`,
+  until: sql`${audit.at} < ${startOfDay('until')} + interval '1 day'`,
+  after: sql`(${audit.at}, ${audit.auditId}) < (${sql.placeholder('afterAt')}::timestamptz, ${sql.placeholder('afterId')}::uuid)`,
+  /** Each way is read off its own index. */
+  isOfPerson: sql`${audit.auditId} = any (${sql.placeholder('ids')})`,
+}
+const isFilter = (name: string): name is keyof typeof FILTERS => name in FILTERS
+
+/** Midnight of a date where the academy is. */
+function startOfDay(day: 'from' | 'until'): SQL {
+  return sql`(${sql.placeholder(day)}::timestamp at time zone ${academy.timeZone})`
+}
 
 /** One page of traces, newest first; one more than asked tells whether another page follows. */
 export async function listTraces(
   transaction: AcademyTransaction,
-  query: AuditQuery,
+  { limit, personId, actorId, kind, from, until }: AuditQuery,
   after: PageEnd | null,
 ): Promise<AuditEntry[]> {
-  const conditions: (SQL | undefined)[] = [
-    query.personId === undefined ? undefined : eq(audit.personId, query.personId),
-    query.actorId === undefined ? undefined : eq(audit.actorId, query.actorId),
-    query.kind === undefined ? undefined : eq(audit.kind, query.kind),
-    query.from === undefined ? undefined : sql`${audit.at} >= ${startOfDay(query.from)}`,
-    query.until === undefined ? undefined : sql`${audit.at} < ${startOfDay(query.until)} + interval '1 day'`,
-    after === null
-      ? undefined
-      : sql`(${audit.at}, ${audit.auditId}) < (${after.at}::timestamptz, ${after.id}::uuid)`,
-  ]
-  return selectTraces(transaction, and(...conditions), query.limit + 1)
+  return selectTraces(
+    transaction,
+    { personId, actorId, kind, from, until, after: after ?? undefined },
+    limit + 1,
+  )
 }
 
-/** Midnight of a date where the academy is. */
-function startOfDay(date: string): SQL {
-  return sql`(${date}::timestamp at time zone ${academy.timeZone})`
-}
-
-/** Every trace that one person left, or that is about them. */
-export async function listTracesOf(transaction: AcademyTransaction, personId: string): Promise<AuditEntry[]> {
-  return selectTraces(transaction, or(eq(audit.personId, personId), eq(audit.actorId, personId)), ALL_OF_ONE)
-}
-
-async function selectTraces(
+/** Some of the traces that one person left, or that are about them, newest first. */
+export async function tracesOfPerson(
   transaction: AcademyTransaction,
-  where: SQL | undefined,
+  personId: string,
+  after: PageEnd | null,
   limit: number,
 ): Promise<AuditEntry[]> {
-  const actorName = aliasedTable(personName, 'actor_name')
-  const rows = await transaction
+  const behind =
+    after === null ? sql`` : sql`and (at, audit_id) < (${after.at}::timestamptz, ${after.id}::uuid)`
+  const newest = (column: SQL) =>
+    sql`(select audit_id from audit where ${column} = ${personId} ${behind} order by at desc, audit_id desc limit ${limit})`
+  const { rows } = await transaction.execute<{ audit_id: string }>(
+    sql`${newest(sql`person_id`)} union ${newest(sql`actor_id`)}`,
+  )
+  return selectTraces(transaction, { isOfPerson: true }, limit, { ids: rows.map((row) => row.audit_id) })
+}
+
+const actorName = aliasedTable(personName, 'actor_name')
+
+const traces = keptQuery((builder, shape: string) =>
+  builder
     .select({
-      audit,
+      auditId: audit.auditId,
+      at: audit.at,
+      kind: audit.kind,
+      actorId: audit.actorId,
       actorName: actorName.displayName,
+      personId: audit.personId,
       personName: personName.displayName,
+      subjectId: audit.subjectId,
+      before: audit.before,
+      after: audit.after,
       why: freeText.content,
     })
     .from(audit)
@@ -54,20 +74,31 @@ async function selectTraces(
     .leftJoin(actorName, eq(actorName.personId, audit.actorId))
     .leftJoin(personName, eq(personName.personId, audit.personId))
     .leftJoin(freeText, eq(freeText.textId, audit.whyTextId))
-    .where(where)
+    .where(
+      and(
+        ...shape
+          .split(' ')
+          .filter(isFilter)
+          .map((filter) => FILTERS[filter]),
+      ),
+    )
     .orderBy(desc(audit.at), desc(audit.auditId))
-    .limit(limit)
-  return rows.map((row) => ({
-    auditId: row.audit.auditId,
-    at: row.audit.at.toISOString(),
-    kind: row.audit.kind,
-    actorId: row.audit.actorId,
-    actorName: row.actorName,
-    personId: row.audit.personId,
-    personName: row.personName,
-    subjectId: row.audit.subjectId,
-    before: row.audit.before,
-    after: row.audit.after,
-    why: row.why,
-  }))
+    .limit(sql.placeholder('limit')),
+)
+
+async function selectTraces(
+  transaction: AcademyTransaction,
+  { after, ...filters }: Partial<Record<keyof typeof FILTERS, unknown>> & { after?: PageEnd | undefined },
+  limit: number,
+  values: Record<string, unknown> = {},
+): Promise<AuditEntry[]> {
+  const asked = Object.entries({ ...filters, after }).filter(([, value]) => value !== undefined)
+  const rows = await traces(transaction, asked.map(([name]) => name).join(' '), {
+    ...filters,
+    ...values,
+    afterAt: after?.at,
+    afterId: after?.id,
+    limit,
+  })
+  return rows.map(({ at, ...row }) => ({ ...row, at: at.toISOString() }))
 }

@@ -1,6 +1,7 @@
 import { auditList, claimList, setAsideList, shotDetail } from '@calm-apron/contract'
 import { type Browser, type TestServer, newId, serveTest, shotOf, somebody } from '../testing/serve.ts'
 import { setupOf } from '../testing/trainings.ts'
+import { PICTURE } from '../testing/things.ts'
 import { PASSWORD, PIN, type Somebody, type World, worldIn } from '../testing/world.ts'
 
 /** Records entered on a tablet without network under someone's name, and sent when another is signed in there. */
@@ -82,7 +83,6 @@ describe('whatever else is sent in their name', () => {
 
   test('is a claim: calls, slips, photos, and what happens in a training', async () => {
     const { personId } = named
-    const picture = `data:image/png;base64,${'A'.repeat(120)}`
     const once: [string, object][] = [
       [`shots/${shotId}/calls/${newId()}`, { ...called, calledBy: personId }],
       [`shots/${shotId}/slips/${newId()}`, { ...filled, filledBy: personId }],
@@ -92,7 +92,11 @@ describe('whatever else is sent in their name', () => {
       // Said again it is what it was.
       expect((await send(path, body).expect(200)).body).toMatchObject({ isClaimed: true })
     }
-    await send(`shots/${shotId}/photos/${newId()}`, { takenBy: personId, takenAt: at, picture }).expect(201)
+    await send(`shots/${shotId}/photos/${newId()}`, {
+      takenBy: personId,
+      takenAt: at,
+      picture: PICTURE,
+    }).expect(201)
     const happening = { kind: 'started', setup: setup() }
     const started = await send(`trainings/${newId()}/events/${newId()}`, { by: personId, at, happening })
     expect(started.body).toMatchObject({ events: [{ by: personId, sentBy: present.personId }] })

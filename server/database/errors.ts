@@ -1,6 +1,6 @@
-// Connections refused or broken, too many of them, and statements given up for a lock or for taking too long.
+// Connections refused or broken, too many of them, and statements given up for a lock.
 const TRY_AGAIN_LATER =
-  /^(ECONN\w+|ETIMEDOUT|EPIPE|ENOTFOUND|EHOSTUNREACH|08\w{3}|57P0[1-3]|53300|57014|55P03|40001|40P01|25P03)$/
+  /^(ECONN\w+|ETIMEDOUT|EPIPE|ENOTFOUND|EHOSTUNREACH|08\w{3}|57P0[1-3]|53300|55P03|40001|40P01|25P03)$/
 const LOST_CONNECTION_MESSAGE =
   /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/
 
@@ -26,6 +26,13 @@ export function isDatabaseDown(error: unknown): boolean {
   // A host with several addresses fails with one error for each.
   if (Array.isArray(parts.errors)) return parts.errors.some(isDatabaseDown)
   return isDatabaseDown(parts.cause)
+}
+
+/** Whether a statement was given up because it took too long: the database is there, and asked again would take as long. */
+export function tookTooLong(error: unknown): boolean {
+  const parts = partsOf(error)
+  if (parts === null) return false
+  return parts.code === '57014' || tookTooLong(parts.cause)
 }
 
 /** Whether a transaction lost against another one and was taken back whole, so that it may simply be done again. */

@@ -19,11 +19,12 @@ const MAY_CHANGE: Record<string, readonly string[]> = {
   remembered_sign_in: ['full_at'],
   invitation: ['expires_at', 'used_at'],
   claim: ['confirmed_at', 'is_denied'],
-  prepared: ['revision_no', 'name_key', 'search_text', 'archived_at'],
+  prepared: ['revision_no', 'name_key', 'search_text', 'archived_at', 'over_on'],
 }
 const MAY_REMOVE = ['session', 'remembered_sign_in', 'set_aside']
 const MAY_ASK = [
   'academy_behind(text, text)',
+  'come_in(text)',
   'is_set_up()',
   'is_sign_in_name_taken(text)',
   'erase_person(uuid, timestamptz)',

@@ -1,14 +1,19 @@
 import { drizzle } from 'drizzle-orm/node-postgres'
 import type { NodePgDatabase } from 'drizzle-orm/node-postgres'
 import pg from 'pg'
+import { keepStatements } from './keptStatements.ts'
+import { type TurnLimits, type Turns, fairTurns } from './turns.ts'
 
-export type Database = NodePgDatabase
+/** The query builder over a pool, and whose turn it is at it. */
+export type Database = NodePgDatabase & { $client: pg.Pool; turns: Turns }
 /** A transaction in which one academy has been named; the only way queries reach the database. */
-export type AcademyTransaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+export type AcademyTransaction = Omit<NodePgDatabase, 'transaction'> & { readonly isTransaction: true }
 
 const CONNECT_WITHIN_MS = 3000
 const STATEMENT_WITHIN_MS = 10_000
-const CONNECTIONS = 10
+/** One of those who ask gets a third of them at the most; two are left for what needs no turn, such as counting tries. */
+const TURNS: TurnLimits = { atOnce: 10, each: 3, mostWaiting: 100, within: 8000 }
+const CONNECTIONS = TURNS.atOnce + 2
 
 /** Opens a pool of connections; `onLost` hears of idle connections that broke, which must not end the process. */
 export function openPool(databaseUrl: string, onLost: (error: Error) => void): pg.Pool {
@@ -19,14 +24,19 @@ export function openPool(databaseUrl: string, onLost: (error: Error) => void): p
     statement_timeout: STATEMENT_WITHIN_MS,
     // A server that vanished in mid-transaction must not keep its locks.
     idle_in_transaction_session_timeout: STATEMENT_WITHIN_MS,
+    // Every statement is short: to compile one takes longer than to run it.
+    options: '-c jit=off',
   })
   pool.on('error', onLost)
-  // The pool listens only while a connection is idle; one that breaks in the middle of a transaction must not end us either.
-  pool.on('connect', (client) => client.on('error', onLost))
+  pool.on('connect', (client) => {
+    // The pool listens only while a connection is idle; one that breaks in the middle of a transaction must not end us either.
+    client.on('error', onLost)
+    keepStatements(client)
+  })
   return pool
 }
 
 /** The query builder over a pool. */
 export function databaseOver(pool: pg.Pool): Database {
-  return drizzle(pool)
+  return Object.assign(drizzle(pool), { turns: fairTurns(TURNS) })
 }

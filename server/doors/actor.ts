@@ -1,8 +1,9 @@
 import { type Action, type Part, mayDo } from '@calm-apron/contract'
+import type { FoundSession } from '../database/inAcademy.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { Refusal } from '../refusal.ts'
 import { DOOR_LIMITS } from './limits.ts'
-import { findSession, noteUse } from './sessionQueries.ts'
+import { noteUse } from './sessionQueries.ts'
 
 const MS_PER_DAY = 86_400_000
 
@@ -24,22 +25,20 @@ export function isOver({ lastUsedAt, endsAt }: { lastUsedAt: Date; endsAt: Date 
   return now >= endsAt || now.getTime() - lastUsedAt.getTime() > DOOR_LIMITS.idleDays * MS_PER_DAY
 }
 
-/** The person behind a session cookie; null when it is over, ended, or never was. Notes its use now and then. */
+/** The person behind a session; null when it is over, ended, or never was. Notes its use now and then. */
 export async function findActor(
   transaction: AcademyTransaction,
-  sessionHash: string,
+  found: FoundSession | null,
   now: Date,
 ): Promise<Actor | null> {
-  const found = await findSession(transaction, sessionHash)
-  if (found === null || found.endedAt !== null || isOver(found.session, now)) return null
-  await touch(transaction, found.session, now)
-  const { academyId, sessionId, deviceHash, personId, handedPersonId, handedShotId } = found.session
-  const part: Part = handedPersonId === null ? found.role : 'handed'
+  if (found === null || found.personEndedAt !== null || isOver(found, now)) return null
+  await touch(transaction, found, now)
+  const { academyId, sessionId, deviceHash, personId, handedPersonId, handedShotId } = found
   return {
     academyId,
     sessionId,
     deviceHash,
-    part,
+    part: handedPersonId === null ? found.role : 'handed',
     personId: handedPersonId ?? personId,
     holderId: personId,
     handedShotId,

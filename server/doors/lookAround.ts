@@ -1,6 +1,6 @@
 import type { Doors } from '@calm-apron/contract'
 import { findAcademy } from '../academies/queries.ts'
-import { behindDoor } from '../database/inAcademy.ts'
+import { asSession, behindDoor } from '../database/inAcademy.ts'
 import type { House } from '../house.ts'
 import { findActor } from './actor.ts'
 import { listDemoPeople } from './demoQueries.ts'
@@ -24,8 +24,8 @@ export async function lookAround(house: House, { sessionHash, deviceHash }: Visi
     session:
       sessionHash === null
         ? null
-        : await behindDoor(house.database, 'session', sessionHash, async (transaction) => {
-            const actor = await findActor(transaction, sessionHash, now)
+        : await asSession(house.database, sessionHash, async (transaction, found) => {
+            const actor = await findActor(transaction, found, now)
             return actor === null ? null : findSessionState(transaction, actor.sessionId)
           }),
   }

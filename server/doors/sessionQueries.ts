@@ -126,16 +126,6 @@ export async function forgetSignIns(
     )
 }
 
-/** The session behind a token's digest, with whose it is; null when there is none. */
-export async function findSession(transaction: AcademyTransaction, tokenHash: string) {
-  const [found] = await transaction
-    .select({ session, role: person.role, endedAt: person.endedAt })
-    .from(session)
-    .innerJoin(person, and(eq(person.academyId, session.academyId), eq(person.personId, session.personId)))
-    .where(eq(session.tokenHash, tokenHash))
-  return found ?? null
-}
-
 /** Notes that a session was used. */
 export async function noteUse(transaction: AcademyTransaction, sessionId: string, at: Date): Promise<void> {
   await transaction.update(session).set({ lastUsedAt: at }).where(eq(session.sessionId, sessionId))

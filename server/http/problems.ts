@@ -7,7 +7,7 @@ import {
   problem,
 } from '@calm-apron/contract'
 import type { ErrorRequestHandler, Request, RequestHandler, Response } from 'express'
-import { isDatabaseDown } from '../database/errors.ts'
+import { isDatabaseDown, tookTooLong } from '../database/errors.ts'
 import { Refusal } from '../refusal.ts'
 import { formerProblem, isFormerPage } from './former/formerAnswer.ts'
 
@@ -32,11 +32,14 @@ const TITLES: Record<ProblemCode, string> = {
   'invalid-input': 'Some fields need mending',
   'slow-down': 'Too many tries',
   'database-down': 'The database is not answering',
+  overloaded: 'Too much to do just now',
+  'took-too-long': 'It took too long',
   'not-ready': 'Not set up to serve',
   internal: 'Something went wrong on our side',
 }
 
 const RETRY_AFTER_S = 2
+const TRY_AGAIN_SOON: ReadonlySet<ProblemCode> = new Set(['database-down', 'overloaded'])
 
 /** Whoever asked went away before all was said: nobody is there to be answered, and nothing of ours is wrong. */
 function isGone(error: unknown): boolean {
@@ -59,6 +62,11 @@ function toRefusal(error: unknown): Refusal {
       'The database is not answering just now. Nothing was stored; try again in a moment.',
     )
   }
+  if (tookTooLong(error))
+    return new Refusal(
+      'took-too-long',
+      'It took too long and was given up; nothing was stored. It has been logged.',
+    )
   // A path whose escapes are no text names nothing.
   if (error instanceof Error && error.name === 'URIError') return nothingHere()
   const type = error instanceof Error && 'type' in error ? error.type : null
@@ -108,8 +116,9 @@ export const answerProblem: ErrorRequestHandler = (error: unknown, req, res: Res
   }
   const refusal = toRefusal(error)
   if (refusal.code === 'internal') req.log.error({ err: error }, 'unforeseen')
-  if (refusal.code === 'database-down') {
-    req.log.warn({ err: error }, 'database down')
+  if (refusal.code === 'took-too-long') req.log.error({ err: error }, 'took too long')
+  if (TRY_AGAIN_SOON.has(refusal.code)) {
+    req.log.warn({ err: error }, refusal.code)
     res.set('Retry-After', String(RETRY_AFTER_S))
   }
   if (refusal.extras.retryAfterS !== undefined) res.set('Retry-After', String(refusal.extras.retryAfterS))

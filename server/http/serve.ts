@@ -2,7 +2,7 @@ import { type Action, type Endpoint, type Schema, fieldErrors, reachOf } from '@
 import type { Request, Response, Router } from 'express'
 import { z } from 'zod'
 import { brokenUniqueKey } from '../database/errors.ts'
-import { behindDoor } from '../database/inAcademy.ts'
+import { asSession } from '../database/inAcademy.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { type Actor, findActor } from '../doors/actor.ts'
 import { type DoorChange, type Visitor, cookieLines, visitorOf } from '../doors/visitor.ts'
@@ -79,9 +79,9 @@ export async function asActor<T>(
   work: (errand: Errand) => Promise<T>,
 ): Promise<T> {
   if (sessionHash === null) throw notSignedIn()
-  return behindDoor(house.database, 'session', sessionHash, async (transaction) => {
+  return asSession(house.database, sessionHash, async (transaction, found) => {
     const now = house.now()
-    const actor = await findActor(transaction, sessionHash, now)
+    const actor = await findActor(transaction, found, now)
     if (actor === null) throw notSignedIn()
     if (reachOf(actor.part, action) === 'none')
       throw new Refusal('not-allowed', 'Your role does not include this.')
@@ -96,20 +96,32 @@ export function mount<E extends Endpoint>(
   endpoint: E,
   handle: (asked: Asked<E>) => Promise<Answer<E>>,
 ): void {
-  const path = endpoint.path.replaceAll(/\{(\w+)\}/g, ':$1')
-  router[endpoint.method](path, async (req, res) => {
-    refuseForeignHost(req, house.doors)
-    if (endpoint.method !== 'get') refuseForeignOrigin(req, house.doors)
-    const visitor = visitorOf(req, house.doors.isSecure)
-    if (endpoint.action !== null && visitor.sessionHash === null) throw notSignedIn()
-    const params = z.safeParse(endpoint.params, req.params)
-    if (!params.success) throw new Refusal('not-found', 'There is nothing at this address.')
-    const body = endpoint.body === null ? null : readBody(endpoint.body, req)
-    const sent: unknown = endpoint.body === null ? null : req.body
-    const asked = { params: params.data, query: read(endpoint.query, req.query), body, sent, visitor }
-    // Each part was just parsed by the very schema its type is inferred from; the generic can't carry that.
-    respond(house, req, res, endpoint, await handle(asked as unknown as Asked<E>))
+  router[endpoint.method](routeOf(endpoint), async (req, res) => {
+    respond(house, req, res, endpoint, await handle(ask(house, endpoint, req)))
   })
+}
+
+/** Where an endpoint is mounted. */
+export function routeOf({ path }: Endpoint): string {
+  return path.replaceAll(/\{(\w+)\}/g, ':$1')
+}
+
+/**
+ * What was asked, parsed.
+ * @throws {Refusal} for all that can be said of it before anybody looks behind the door
+ */
+export function ask<E extends Endpoint>(house: House, endpoint: E, req: Request): Asked<E> {
+  refuseForeignHost(req, house.doors)
+  if (endpoint.method !== 'get') refuseForeignOrigin(req, house.doors)
+  const visitor = visitorOf(req, house.doors.isSecure)
+  if (endpoint.action !== null && visitor.sessionHash === null) throw notSignedIn()
+  const params = z.safeParse(endpoint.params, req.params)
+  if (!params.success) throw new Refusal('not-found', 'There is nothing at this address.')
+  const body = endpoint.body === null ? null : readBody(endpoint.body, req)
+  const sent: unknown = endpoint.body === null ? null : req.body
+  const asked = { params: params.data, query: read(endpoint.query, req.query), body, sent, visitor }
+  // Each part was just parsed by the very schema its type is inferred from; the generic can't carry that.
+  return asked as unknown as Asked<E>
 }
 
 function respond(

@@ -8,6 +8,7 @@ import {
   shotDetail,
 } from '@calm-apron/contract'
 import { type Browser, type TestServer, newId, serveTest, shotOf, somebody } from '../testing/serve.ts'
+import { PICTURE } from '../testing/things.ts'
 import { type Somebody, type World, worldIn } from '../testing/world.ts'
 
 let server: TestServer
@@ -188,11 +189,20 @@ test('the export of one person holds all of theirs and nobody else’s', async (
   const trainer = await world.make('trainer')
   const own = await world.makeShot(person, trainer)
   const others = await world.makeShot(other, trainer)
+  const photoOf = (shotId: string, takenBy: Somebody) =>
+    server
+      .of(takenBy)
+      .put(`/api/v1/shots/${shotId}/photos/${newId()}`)
+      .send({ takenBy: takenBy.personId, takenAt: new Date().toISOString(), picture: PICTURE })
+      .expect(201)
+  await photoOf(own, trainer)
+  await photoOf(others, trainer)
   const answer = await head.get(`/api/v1/people/${person.personId}/export`).expect(200)
   const document = personExport.parse(answer.body)
   expect(document.person).toMatchObject({ displayName: person.displayName, signInName: person.signInName })
   expect(document.shots.map(({ shotId }) => shotId)).toEqual([own])
   expect(document.sessions).toHaveLength(1)
+  expect(document.photos).toMatchObject([{ shotId: own, picture: PICTURE }])
   expect(document.audit.map(({ kind }) => kind)).toContain('shot-recorded')
   const text = JSON.stringify(answer.body)
   expect(text).not.toContain(others)

@@ -1,5 +1,6 @@
 import { type PersonRecord, type Role, teaches } from '@calm-apron/contract'
-import { and, asc, count, eq, gt, inArray, isNull, ne, or, sql } from 'drizzle-orm'
+import { and, asc, count, eq, gt, isNull, ne, or, sql } from 'drizzle-orm'
+import { anyOf } from '../database/anyOf.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import {
   academy,
@@ -130,7 +131,7 @@ export async function rolesOf(
   const rows = await transaction
     .select({ personId: person.personId, role: person.role })
     .from(person)
-    .where(inArray(person.personId, [...personIds]))
+    .where(anyOf(person.personId, sql.param(personIds)))
   return new Map(rows.map(({ personId, role }) => [personId, role]))
 }
 

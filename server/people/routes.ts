@@ -4,6 +4,8 @@ import { notThere } from '../doors/actor.ts'
 import { makeLink } from '../doors/invitations.ts'
 import type { House } from '../house.ts'
 import { serve } from '../http/serve.ts'
+import { oneAtATime } from '../http/oneAtATime.ts'
+import { serveStreamed } from '../http/streamed.ts'
 import { exportPerson } from './exportPerson.ts'
 import { addPerson, changePerson, erase, previewErasure, seePeople } from './peopleService.ts'
 import { findPerson } from './queries.ts'
@@ -33,9 +35,9 @@ export function peopleRoutes(house: House): Router {
     })
     return { created, answer: invitation }
   })
-  serve(house, router, ENDPOINTS.exportPerson, async (work) => ({
-    answer: await exportPerson(work, work.params.personId),
-  }))
+  serveStreamed(house, router, ENDPOINTS.exportPerson, ({ params, visitor }, within) =>
+    oneAtATime(visitor.sessionHash, exportPerson(within, params.personId)),
+  )
   serve(house, router, ENDPOINTS.previewErasure, async (work) => ({
     answer: await previewErasure(work, work.params.personId),
   }))

@@ -27,12 +27,9 @@ import { refuseWrong, wrongReferences } from './namedThings.ts'
 import { referencesOf } from './references.ts'
 
 /** One page of one kind, by name. */
-export async function seePrepared(
-  { actor, transaction }: Errand,
-  query: PreparedQuery,
-): Promise<PreparedList> {
+export async function seePrepared({ transaction }: Errand, query: PreparedQuery): Promise<PreparedList> {
   const after = query.cursor === undefined ? null : readNameCursor(query.cursor)
-  const { things, end } = await listPrepared(transaction, actor.academyId, query, after)
+  const { things, end } = await listPrepared(transaction, query, after)
   return { things, nextCursor: end === null ? null : writeNameCursor(end) }
 }
 

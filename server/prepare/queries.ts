@@ -9,7 +9,9 @@ import {
   type ThingThen,
   upcast,
 } from '@calm-apron/contract'
-import { type SQL, and, asc, desc, eq, inArray, isNotNull, isNull, like, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, getTableColumns, isNotNull, isNull, sql } from 'drizzle-orm'
+import { anyOf } from '../database/anyOf.ts'
+import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { prepared, preparedRevision } from '../database/schema/index.ts'
 
@@ -34,13 +36,18 @@ export interface NewThing {
 }
 
 /** What a thing is listed under. */
-export function nameKeyOf({ content }: PreparedInput): string {
-  return content.name.toLowerCase()
+function nameKeyOf({ content }: Pick<PreparedInput | PreparedRecord, 'content'>): string {
+  return String(content['name']).toLowerCase()
 }
 
 /** All that a search may find a thing by: every text its content holds. */
-export function searchTextOf({ content }: PreparedInput): string {
+function searchTextOf({ content }: PreparedInput): string {
   return textsOf(content).join(' ').toLowerCase()
+}
+
+/** When a thing was used up; null while it is there. */
+function overOnOf({ kind, content }: PreparedInput): string | null {
+  return kind === 'bag' ? content.finishedOn : null
 }
 
 function textsOf(value: unknown): string[] {
@@ -65,40 +72,44 @@ const NEWEST = and(
   eq(preparedRevision.revisionNo, prepared.revisionNo),
 )
 
-async function selectThings(transaction: AcademyTransaction, where: SQL | undefined) {
-  const rows = await transaction
-    .select({ thing: prepared, revision: preparedRevision })
-    .from(prepared)
-    .innerJoin(preparedRevision, NEWEST)
-    .where(where)
-    .orderBy(asc(prepared.nameKey), asc(prepared.preparedId))
-  return rows.map(({ thing, revision }) => toRecord(thing, revision))
+/** Which things: what is said of them, each with the value it goes by. */
+const THINGS = {
+  kind: sql`${prepared.kind} = ${sql.placeholder('kind')}`,
+  kinds: anyOf(prepared.kind, sql.placeholder('kinds')),
+  ids: anyOf(prepared.preparedId, sql.placeholder('ids')),
+  parentId: sql`${prepared.parentId} = ${sql.placeholder('parentId')}`,
+  isThere: isNull(prepared.archivedAt),
+  isArchived: isNotNull(prepared.archivedAt),
+  isInUse: isNull(prepared.overOn),
+  words: sql`${prepared.searchText} like all (${sql.placeholder('words')})`,
+  after: sql`(${prepared.nameKey}, ${prepared.preparedId}) > (${sql.placeholder('afterKey')}, ${sql.placeholder('afterId')}::uuid)`,
+  /** Where a page is cut off. */
+  limit: undefined,
 }
+type ThingFilter = keyof typeof THINGS
+const isThingFilter = (name: string): name is ThingFilter => name in THINGS
 
-/** The query behind one page of a list; one more row than asked tells whether another page follows. */
-export function preparedPageQuery(
-  transaction: AcademyTransaction,
-  academyId: string,
-  { kind, parentId, search, archived, limit }: PreparedQuery,
-  after: NameEnd | null,
-) {
-  const conditions: (SQL | undefined)[] = [
-    eq(prepared.academyId, academyId),
-    eq(prepared.kind, kind),
-    archived === 'yes' ? isNotNull(prepared.archivedAt) : isNull(prepared.archivedAt),
-    parentId === undefined ? undefined : eq(prepared.parentId, parentId),
-    ...wordsOf(search).map((word) => like(prepared.searchText, `%${escapeLike(word)}%`)),
-    after === null
-      ? undefined
-      : sql`(${prepared.nameKey}, ${prepared.preparedId}) > (${after.nameKey}, ${after.preparedId}::uuid)`,
-  ]
-  return transaction
-    .select({ thing: prepared, revision: preparedRevision })
+const things = keptQuery((builder, shape: string) => {
+  const filters = shape.split(' ').filter(isThingFilter)
+  const query = builder
+    .select({ thing: getTableColumns(prepared), revision: getTableColumns(preparedRevision) })
     .from(prepared)
     .innerJoin(preparedRevision, NEWEST)
-    .where(and(...conditions))
+    .where(and(...filters.map((filter) => THINGS[filter])))
     .orderBy(asc(prepared.nameKey), asc(prepared.preparedId))
-    .limit(limit + 1)
+    .$dynamic()
+  return filters.includes('limit') ? query.limit(sql.placeholder('limit')) : query
+})
+
+/** Things by name. @param filters whichever of `THINGS` are not undefined; the others of `values` are what they go by */
+async function selectThings(
+  transaction: AcademyTransaction,
+  filters: Partial<Record<ThingFilter, unknown>>,
+  values: Record<string, unknown> = {},
+): Promise<PreparedRecord[]> {
+  const asked = Object.entries(filters).filter(([, value]) => value !== undefined && value !== false)
+  const rows = await things(transaction, asked.map(([name]) => name).join(' '), { ...filters, ...values })
+  return rows.map(({ thing, revision }) => toRecord(thing, revision))
 }
 
 function wordsOf(search = ''): string[] {
@@ -112,17 +123,29 @@ function escapeLike(word: string): string {
 /** One page of things by name, and where it ended if another follows. */
 export async function listPrepared(
   transaction: AcademyTransaction,
-  academyId: string,
   query: PreparedQuery,
   after: NameEnd | null,
 ): Promise<{ things: PreparedRecord[]; end: NameEnd | null }> {
-  const rows = await preparedPageQuery(transaction, academyId, query, after)
-  const page = rows.slice(0, query.limit)
-  const last = page.at(-1)?.thing
-  return {
-    things: page.map(({ thing, revision }) => toRecord(thing, revision)),
-    end: rows.length > query.limit && last ? { nameKey: last.nameKey, preparedId: last.preparedId } : null,
-  }
+  const { kind, parentId, archived, limit } = query
+  const isArchived = archived === 'yes'
+  const words = wordsOf(query.search).map((word) => `%${escapeLike(word)}%`)
+  const found = await selectThings(
+    transaction,
+    {
+      kind,
+      isArchived,
+      isThere: !isArchived,
+      parentId,
+      words: words.length > 0 ? words : undefined,
+      after: after ?? undefined,
+      limit: limit + 1,
+    },
+    { afterKey: after?.nameKey, afterId: after?.preparedId },
+  )
+  const page = found.slice(0, limit)
+  const last = page.at(-1)
+  const end = found.length > limit && last ? { nameKey: nameKeyOf(last), preparedId: last.preparedId } : null
+  return { things: page, end }
 }
 
 /** Everything that is not put away, by name. */
@@ -130,16 +153,22 @@ export async function allPrepared(
   transaction: AcademyTransaction,
   kinds: readonly PreparedKind[],
 ): Promise<PreparedRecord[]> {
-  return selectThings(transaction, and(inArray(prepared.kind, [...kinds]), isNull(prepared.archivedAt)))
+  return selectThings(transaction, { kinds, isThere: true })
+}
+
+/** Everything that is neither put away nor used up, by name. */
+export async function preparedInUse(
+  transaction: AcademyTransaction,
+  kinds: readonly PreparedKind[],
+): Promise<PreparedRecord[]> {
+  return selectThings(transaction, { kinds, isThere: true, isInUse: true })
 }
 
 export async function findPrepared(
   transaction: AcademyTransaction,
   preparedIds: readonly string[],
 ): Promise<PreparedRecord[]> {
-  return preparedIds.length === 0
-    ? []
-    : selectThings(transaction, inArray(prepared.preparedId, [...preparedIds]))
+  return preparedIds.length === 0 ? [] : selectThings(transaction, { ids: preparedIds })
 }
 
 /** What kind of thing each id is; ids of nothing are left out. */
@@ -151,7 +180,7 @@ export async function kindsOf(
   const rows = await transaction
     .select({ preparedId: prepared.preparedId, kind: prepared.kind })
     .from(prepared)
-    .where(inArray(prepared.preparedId, [...preparedIds]))
+    .where(anyOf(prepared.preparedId, sql.param(preparedIds)))
   return new Map(rows.map(({ preparedId, kind }) => [preparedId, kind]))
 }
 
@@ -184,7 +213,7 @@ export async function thingsAt(
     })
     .from(preparedRevision)
     .innerJoin(prepared, eq(prepared.preparedId, preparedRevision.preparedId))
-    .where(inArray(preparedRevision.preparedId, [...preparedIds]))
+    .where(anyOf(preparedRevision.preparedId, sql.param(preparedIds)))
     .orderBy(
       preparedRevision.preparedId,
       sql`(${isBefore}) desc, case when ${isBefore} then ${preparedRevision.revisionNo} else -${preparedRevision.revisionNo} end desc`,
@@ -241,6 +270,7 @@ export async function insertThings(
         revisionNo,
         nameKey: nameKeyOf(thing),
         searchText: searchTextOf(thing),
+        overOn: overOnOf(thing),
       })),
     )
     .onConflictDoNothing()
@@ -279,7 +309,7 @@ export async function reviseThing(
   const { preparedId, revisionNo, thing } = revised
   const changed = await transaction
     .update(prepared)
-    .set({ revisionNo, nameKey: nameKeyOf(thing), searchText: searchTextOf(thing) })
+    .set({ revisionNo, nameKey: nameKeyOf(thing), searchText: searchTextOf(thing), overOn: overOnOf(thing) })
     .where(and(eq(prepared.preparedId, preparedId), eq(prepared.revisionNo, revisionNo - 1)))
     .returning({ preparedId: prepared.preparedId })
   if (changed.length === 0) return false

@@ -35,11 +35,12 @@ export async function coffeeUsed(transaction: AcademyTransaction, now: Date): Pr
   }>(sql`
     with bag as (
       select b.academy_id, b.prepared_id as bag_id, b.parent_id as coffee_id,
-        b.archived_at is null and r.content ->> 'finishedOn' is null as is_in_use,
+        b.archived_at is null and b.over_on is null as is_in_use,
         coalesce((r.content #>> '{weighed,at}')::timestamptz, '-infinity') as weighed_at
       from prepared b join prepared_revision r on r.academy_id = b.academy_id
         and r.prepared_id = b.prepared_id and r.revision_no = b.revision_no
-      where b.kind = 'bag'
+      where b.kind = 'bag' and (b.over_on is null
+        or b.over_on > (${now.toISOString()}::timestamptz - make_interval(days => ${PACE_DAYS + 1}))::date)
     ), grinder as (
       select g.academy_id, g.prepared_id as grinder_id, (r.content ->> 'purgeG')::numeric as purge_g
       from prepared g join prepared_revision r on r.academy_id = g.academy_id

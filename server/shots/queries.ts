@@ -1,13 +1,8 @@
-import type {
-  RecipeRevision,
-  ShotDetail,
-  ShotInput,
-  ShotListQuery,
-  ShotRevision,
-  ShotSummary,
-} from '@calm-apron/contract'
-import { type SQL, and, desc, eq, getTableColumns, inArray, sql } from 'drizzle-orm'
-import { alias } from 'drizzle-orm/pg-core'
+import type { RecipeRevision, ShotDetail, ShotInput, ShotListQuery, ShotSummary } from '@calm-apron/contract'
+import { type Placeholder, type SQL, and, desc, eq, getTableColumns, sql } from 'drizzle-orm'
+import type { QueryBuilder } from 'drizzle-orm/pg-core'
+import { anyOf } from '../database/anyOf.ts'
+import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import {
   claim,
@@ -22,27 +17,8 @@ import type { DeviceInstant } from '../http/clock.ts'
 import type { PageEnd } from '../http/cursor.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
 import { tastedOf } from '../tasting/queries.ts'
-import { type RevisionRow, type StoredFacts, toColumns, toFacts } from './factsRow.ts'
-
-type ShotRow = typeof shot.$inferSelect
-
-/** What a revision needs besides its own row. */
-interface Beside {
-  reason: string | null
-  note: string | null
-  claimedAt: Date | null
-  confirmedAt: Date | null
-  isDenied: boolean | null
-}
-
-const noteText = alias(freeText, 'note_text')
-const BESIDE = {
-  reason: freeText.content,
-  note: noteText.content,
-  claimedAt: claim.claimedAt,
-  confirmedAt: claim.confirmedAt,
-  isDenied: claim.isDenied,
-}
+import { type StoredFacts, toColumns } from './factsRow.ts'
+import { BESIDE, SERIES, noteText, toRevision, toSummary } from './shotRow.ts'
 
 /** A revision about to be stored. */
 export interface NewRevision {
@@ -92,7 +68,7 @@ export interface ShotOwner {
   shotId: string
   personId: string
   trainingId: string | null
-  purpose: ShotRow['purpose']
+  purpose: ShotInput['purpose']
   recordedBy: string | null
 }
 
@@ -133,43 +109,51 @@ export async function findRevision(
 
 /** A shot, its recipe, and its revisions newest first; null when there is none by that id. */
 export async function findShot(transaction: AcademyTransaction, shotId: string): Promise<ShotDetail | null> {
-  const [found] = await selectShots(transaction, eq(shot.shotId, shotId))
+  const [found] = await findShots(transaction, [shotId])
   return found ?? null
 }
 
-/** Every shot one person pulled, newest first. */
-export async function findShotsOf(transaction: AcademyTransaction, personId: string): Promise<ShotDetail[]> {
-  return selectShots(transaction, eq(shot.personId, personId))
-}
-
-async function selectShots(transaction: AcademyTransaction, where: SQL): Promise<ShotDetail[]> {
-  const rows = await transaction
-    .select({ shot, recipe: preparedRevision, revision: shotRevision, beside: BESIDE })
-    .from(shot)
-    .innerJoin(preparedRevision, eq(preparedRevision.revisionId, shot.recipeRevisionId))
-    .innerJoin(shotRevision, eq(shotRevision.shotId, shot.shotId))
-    .leftJoin(freeText, eq(freeText.textId, shotRevision.reasonTextId))
-    .leftJoin(noteText, eq(noteText.textId, shotRevision.noteTextId))
-    .leftJoin(claim, eq(claim.recordId, shotRevision.revisionId))
-    .where(where)
-    .orderBy(desc(shot.pulledAt), desc(shot.shotId), desc(shotRevision.revisionNo))
-  const seen = await seenOf(transaction, [...new Set(rows.map((row) => row.shot.shotId))])
+/** These shots with all their revisions, newest first. */
+export async function findShots(
+  transaction: AcademyTransaction,
+  shotIds: readonly string[],
+): Promise<ShotDetail[]> {
+  const rows = await wholeShots(transaction, '', { shotIds })
+  const tasted = await tastedOf(transaction, [...new Set(rows.map((row) => row.shot.shotId))])
   const details = new Map<string, ShotDetail>()
   for (const row of rows) {
     const revision = toRevision(row.revision, row.beside)
     const known = details.get(row.shot.shotId)
     if (known) known.revisions.push(revision)
-    else {
-      const summary = toSummary(row.shot, row.revision, row.beside, seen)
+    else
       details.set(row.shot.shotId, {
-        ...summary,
+        ...toSummary(row, tasted),
         recipe: toRecipeRevision(row.recipe),
         revisions: [revision],
       })
-    }
   }
   return [...details.values()]
 }
+
+const wholeShots = keptQuery((builder) =>
+  builder
+    .select({
+      shot: getTableColumns(shot),
+      recipe: getTableColumns(preparedRevision),
+      revision: getTableColumns(shotRevision),
+      series: SERIES,
+      beside: BESIDE,
+    })
+    .from(shot)
+    .innerJoin(preparedRevision, eq(preparedRevision.revisionId, shot.recipeRevisionId))
+    .innerJoin(shotRevision, eq(shotRevision.shotId, shot.shotId))
+    .leftJoin(shotSeries, eq(shotSeries.shotId, shot.shotId))
+    .leftJoin(freeText, eq(freeText.textId, shotRevision.reasonTextId))
+    .leftJoin(noteText, eq(noteText.textId, shotRevision.noteTextId))
+    .leftJoin(claim, eq(claim.recordId, shotRevision.revisionId))
+    .where(anyOf(shot.shotId, sql.placeholder('shotIds')))
+    .orderBy(desc(shot.pulledAt), desc(shot.shotId), desc(shotRevision.revisionNo)),
+)
 
 /** Whoever pulled was asked for their call, has not made it, and no trainer has said that there will be none. */
 export const awaitsCall = sql`(shot.is_call_asked and not exists (
@@ -185,79 +169,101 @@ export async function awaitingAmong(
   const rows = await transaction
     .select({ shotId: shot.shotId })
     .from(shot)
-    .where(and(inArray(shot.shotId, [...shotIds]), awaitsCall))
+    .where(and(anyOf(shot.shotId, sql.param(shotIds)), awaitsCall))
   return new Set(rows.map(({ shotId }) => shotId))
 }
 
 /** Which shots: those of a list, or those named. */
 type ShotsAsked = Omit<ShotListQuery, 'cursor'> & { shotIds?: readonly string[] }
 
-/** The query behind one page of the list; one more row than asked tells whether another page follows. */
+type ShotFilter = 'personId' | 'grinderId' | 'trainingId' | 'shotIds' | 'after' | 'isOpenOnly'
+/** What the query is asked with: the values themselves, or where they will stand. */
+type Given = { limit: number | Placeholder } & Record<
+  'academyId' | 'personId' | 'grinderId' | 'trainingId' | 'shotIds' | 'afterAt' | 'afterId',
+  unknown
+>
+
+/** What may be asked of the shots of a list. */
+const FILTERS: Record<ShotFilter, (given: Given) => SQL> = {
+  personId: ({ personId }) => sql`${shot.personId} = ${personId}`,
+  grinderId: ({ grinderId }) => sql`${shot.grinderId} = ${grinderId}`,
+  trainingId: ({ trainingId }) => sql`${shot.trainingId} = ${trainingId}`,
+  shotIds: ({ shotIds }) => anyOf(shot.shotId, shotIds),
+  after: ({ afterAt, afterId }) =>
+    sql`(${shot.pulledAt}, ${shot.shotId}) < (${afterAt}::timestamptz, ${afterId}::uuid)`,
+  isOpenOnly: () => sql`not ${awaitsCall}`,
+}
+const GIVEN: Given = {
+  academyId: sql.placeholder('academyId'),
+  limit: sql.placeholder('limit'),
+  personId: sql.placeholder('personId'),
+  grinderId: sql.placeholder('grinderId'),
+  trainingId: sql.placeholder('trainingId'),
+  shotIds: sql.placeholder('shotIds'),
+  afterAt: sql.placeholder('afterAt'),
+  afterId: sql.placeholder('afterId'),
+}
+
+/** The query behind one page of the list. `limit` is one more than a page, which tells whether another one follows. */
 export function shotPageQuery(
-  transaction: AcademyTransaction,
-  academyId: string,
-  query: ShotsAsked,
-  after: PageEnd | null,
-  isOpenOnly = false,
+  builder: Pick<QueryBuilder, 'select'>,
+  filters: readonly ShotFilter[],
+  given: Given,
 ) {
-  const newest = transaction
+  const newest = builder
     .select()
     .from(shotRevision)
     .where(and(eq(shotRevision.academyId, shot.academyId), eq(shotRevision.shotId, shot.shotId)))
     .orderBy(desc(shotRevision.revisionNo))
     .limit(1)
     .as('newest')
-  const conditions: SQL[] = [eq(shot.academyId, academyId)]
-  if (query.personId !== undefined) conditions.push(eq(shot.personId, query.personId))
-  if (query.grinderId !== undefined) conditions.push(eq(shot.grinderId, query.grinderId))
-  if (query.trainingId !== undefined) conditions.push(eq(shot.trainingId, query.trainingId))
-  if (query.shotIds !== undefined) conditions.push(inArray(shot.shotId, [...query.shotIds]))
-  if (isOpenOnly) conditions.push(sql`not ${awaitsCall}`)
-  if (after !== null)
-    conditions.push(sql`(${shot.pulledAt}, ${shot.shotId}) < (${after.at}::timestamptz, ${after.id}::uuid)`)
-  return transaction
-    .select({ shot: getTableColumns(shot), revision: newest._.selectedFields, beside: BESIDE })
+  return builder
+    .select({
+      shot: getTableColumns(shot),
+      revision: newest._.selectedFields,
+      series: SERIES,
+      beside: BESIDE,
+    })
     .from(shot)
     .innerJoinLateral(newest, sql`true`)
+    .leftJoin(shotSeries, eq(shotSeries.shotId, shot.shotId))
     .leftJoin(freeText, eq(freeText.textId, newest.reasonTextId))
     .leftJoin(noteText, eq(noteText.textId, newest.noteTextId))
     .leftJoin(claim, eq(claim.recordId, newest.revisionId))
-    .where(and(...conditions))
+    .where(
+      and(sql`${shot.academyId} = ${given.academyId}`, ...filters.map((filter) => FILTERS[filter](given))),
+    )
     .orderBy(desc(shot.pulledAt), desc(shot.shotId))
-    .limit(query.limit + 1)
+    .limit(given.limit)
 }
 
+const isFilter = (name: string): name is ShotFilter => name in FILTERS
+const shotPage = keptQuery((builder, shape: string) =>
+  shotPageQuery(builder, shape.split(' ').filter(isFilter), GIVEN),
+)
+
+/** One page of shots, newest first, and one more where another page follows. */
 export async function listShots(
   transaction: AcademyTransaction,
   academyId: string,
-  query: ShotsAsked,
+  { limit, ...asked }: ShotsAsked,
   after: PageEnd | null,
   isOpenOnly: boolean,
 ): Promise<ShotSummary[]> {
-  const rows = await shotPageQuery(transaction, academyId, query, after, isOpenOnly)
-  const seen = await seenOf(
+  const given = { ...asked, ...(after !== null && { after }), ...(isOpenOnly && { isOpenOnly }) }
+  const filters = Object.entries(given).filter(([, value]) => value !== undefined)
+  const rows = await shotPage(transaction, filters.map(([name]) => name).join(' '), {
+    ...given,
+    academyId,
+    limit: limit + 1,
+    afterAt: after?.at,
+    afterId: after?.id,
+  })
+  const tasted = await tastedOf(
     transaction,
     rows.map((row) => row.shot.shotId),
   )
-  return rows.map((row) => toSummary(row.shot, row.revision, row.beside, seen))
-}
-
-/** What sensors saw of shots, and what was tasted of them once both sides are in. */
-interface Seen {
-  series: ReadonlyMap<string, ShotSummary['series']>
-  tasted: ReadonlyMap<string, ShotSummary['tasted']>
-}
-
-async function seenOf(transaction: AcademyTransaction, shotIds: readonly string[]): Promise<Seen> {
-  if (shotIds.length === 0) return { series: new Map(), tasted: new Map() }
-  const series = await transaction
-    .select()
-    .from(shotSeries)
-    .where(inArray(shotSeries.shotId, [...shotIds]))
-  return {
-    series: new Map(series.map(({ shotId, weight, pressure }) => [shotId, { weight, pressure }])),
-    tasted: await tastedOf(transaction, shotIds),
-  }
+  return rows.map((row) => toSummary(row, tasted))
 }
 
 /** The named recipe revisions, each once. */
@@ -266,39 +272,12 @@ export async function findRecipeRevisions(
   ids: readonly string[],
 ): Promise<RecipeRevision[]> {
   if (ids.length === 0) return []
-  const rows = await transaction
+  return (await recipesById(transaction, '', { ids: [...new Set(ids)] })).map(toRecipeRevision)
+}
+
+const recipesById = keptQuery((builder) =>
+  builder
     .select()
     .from(preparedRevision)
-    .where(inArray(preparedRevision.revisionId, [...new Set(ids)]))
-  return rows.map(toRecipeRevision)
-}
-
-function toSummary(row: ShotRow, revision: RevisionRow, beside: Beside, seen: Seen): ShotSummary {
-  const { academyId: _academyId, pulledAt, ...setting } = row
-  return {
-    ...setting,
-    pulledAt: pulledAt.toISOString(),
-    current: toRevision(revision, beside),
-    series: seen.series.get(row.shotId) ?? null,
-    tasted: seen.tasted.get(row.shotId) ?? { trainee: null, trainer: null },
-  }
-}
-
-function toRevision(
-  row: RevisionRow,
-  { reason, note, claimedAt, confirmedAt, isDenied }: Beside,
-): ShotRevision {
-  return {
-    revisionId: row.revisionId,
-    revisionNo: row.revisionNo,
-    judgedBy: row.judgedBy,
-    isClaimed: claimedAt !== null && confirmedAt === null,
-    isDenied: isDenied === true,
-    isJudgeTeaching: row.isJudgeTeaching,
-    reason,
-    recordedAt: row.recordedAt.toISOString(),
-    receivedAt: row.receivedAt.toISOString(),
-    facts: toFacts(row),
-    note: note ?? '',
-  }
-}
+    .where(anyOf(preparedRevision.revisionId, sql.placeholder('ids'))),
+)

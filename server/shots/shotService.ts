@@ -103,12 +103,13 @@ export async function storeShot(
     return true
   })
   if (!isNew) return false
-  const { facts: after, personId, judgedBy: actorId, trainingId } = input
+  const { personId, judgedBy: actorId, trainingId } = input
   const { academyId } = actor
   await tellLive(transaction, academyId, { kind: 'shot', shotId, trainingId }, personId)
+  // Its facts are not told again: they stand in a revision that nothing can change.
   await leaveTrace(
     transaction,
-    { academyId, kind: 'shot-recorded', actorId, personId, subjectId: shotId, after },
+    { academyId, kind: 'shot-recorded', actorId, personId, subjectId: shotId },
     now,
   )
   return true

@@ -3,10 +3,11 @@ import { noteClaim } from '../claims/noteClaim.ts'
 import { whoSaysNow } from '../claims/whoSays.ts'
 import { keepText, leaveTrace } from '../audit/trace.ts'
 import { deviceInstant } from '../http/clock.ts'
-import { type Kept, once } from '../http/once.ts'
+import { type Kept, once, waitForOthersUnder } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
 import { refuseField } from '../refusal.ts'
-import { findPhoto, findRuling, insertPhoto, insertRuling, listPhotos, toRuling } from './queries.ts'
+import { barePicture } from './barePicture.ts'
+import { findPhoto, findRuling, insertPhoto, insertRuling, photosOf, toRuling } from './queries.ts'
 import { ownerOf } from './tastingAccess.ts'
 
 /**
@@ -75,7 +76,9 @@ export async function addPhoto(
 ): Promise<Kept<Photo>> {
   const { personId } = await ownerOf(errand, 'add-photo', shotId)
   const { actor, transaction, now } = errand
-  const { takenBy, takenAt, picture } = input
+  const { takenBy, takenAt } = input
+  const bare = barePicture(input.picture)
+  const picture = bare ?? input.picture
   const record = { photoId, takenBy, takenAt, picture }
   return once(errand, {
     id: photoId,
@@ -85,8 +88,12 @@ export async function addPhoto(
     body: input,
     tell: () => record,
     make: async (bodyDigest) => {
+      if (bare === null)
+        throw refuseField('picture', 'no-picture', 'Its bytes are not those of a whole JPEG, PNG or WebP.')
       const saying = await whoSaysNow(errand, 'takenBy', takenBy, personId)
-      if ((await listPhotos(transaction, shotId)).length >= BOUNDS.photosOfShot.max)
+      // Two that are sent at once must not both find the last place.
+      await waitForOthersUnder(transaction, shotId)
+      if ((await photosOf(transaction, shotId)) >= BOUNDS.photosOfShot.max)
         throw refuseField('picture', 'enough-photos', `A shot keeps ${BOUNDS.photosOfShot.max} photos.`)
       const text = { academyId: actor.academyId, aboutId: personId, writtenBy: takenBy, content: picture }
       await insertPhoto(transaction, {

@@ -1,5 +1,7 @@
 import type { Call, Photo, Ruling, ShotSummary, Slip, SlipSide } from '@calm-apron/contract'
-import { type SQL, asc, desc, eq, inArray, sql } from 'drizzle-orm'
+import { type SQL, and, asc, count, desc, eq, ne, sql } from 'drizzle-orm'
+import { anyOf } from '../database/anyOf.ts'
+import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { call, claim, freeText, photo, ruling, slip } from '../database/schema/index.ts'
 
@@ -28,23 +30,23 @@ export async function listCalls(transaction: AcademyTransaction, shotId: string)
   return (await selectCalls(transaction, eq(call.shotId, shotId))).map(toCall)
 }
 
-/** Calls that one person made, oldest first. */
-export async function listCallsOf(transaction: AcademyTransaction, personId: string): Promise<Call[]> {
-  return (await selectCalls(transaction, eq(call.personId, personId))).map(toCall)
-}
-
 export async function findCall(transaction: AcademyTransaction, callId: string): Promise<FoundCall | null> {
   const [found] = await selectCalls(transaction, eq(call.callId, callId))
   return found ?? null
 }
 
-async function selectCalls(transaction: AcademyTransaction, where: SQL): Promise<FoundCall[]> {
+/** Calls with what is told of them; a page of them may be cut off it. */
+export function selectCalls(
+  transaction: AcademyTransaction,
+  where: SQL | undefined,
+  order: readonly SQL[] = [asc(call.receivedAt), asc(call.callId)],
+) {
   return transaction
     .select({ call, isClaimed: IS_CLAIMED })
     .from(call)
     .leftJoin(claim, eq(claim.recordId, call.callId))
     .where(where)
-    .orderBy(asc(call.receivedAt), asc(call.callId))
+    .orderBy(...order)
 }
 
 /** What both sides tasted of each shot, of which both are in or skipped. */
@@ -53,11 +55,7 @@ export async function tastedOf(
   shotIds: readonly string[],
 ): Promise<Map<string, ShotSummary['tasted']>> {
   if (shotIds.length === 0) return new Map()
-  const newest = await transaction
-    .selectDistinctOn([slip.shotId, slip.side])
-    .from(slip)
-    .where(inArray(slip.shotId, [...shotIds]))
-    .orderBy(asc(slip.shotId), asc(slip.side), desc(slip.revisionNo))
+  const newest = await newestSlips(transaction, '', { shotIds })
   const sides = new Map<string, Partial<Record<SlipSide, Slip['taste']>>>()
   for (const row of newest) {
     const known = sides.get(row.shotId) ?? {}
@@ -68,6 +66,14 @@ export async function tastedOf(
     if (trainee !== undefined && trainer !== undefined) whole.set(shotId, { trainee, trainer })
   return whole
 }
+
+const newestSlips = keptQuery((builder) =>
+  builder
+    .selectDistinctOn([slip.shotId, slip.side])
+    .from(slip)
+    .where(anyOf(slip.shotId, sql.placeholder('shotIds')))
+    .orderBy(asc(slip.shotId), asc(slip.side), desc(slip.revisionNo)),
+)
 
 /** Rulings on a shot, oldest first. */
 export async function listRulings(transaction: AcademyTransaction, shotId: string): Promise<Ruling[]> {
@@ -82,13 +88,18 @@ export async function findRuling(
   return found ?? null
 }
 
-async function selectRulings(transaction: AcademyTransaction, where: SQL): Promise<FoundRuling[]> {
+/** Rulings with their reasons; a page of them may be cut off it. */
+export function selectRulings(
+  transaction: AcademyTransaction,
+  where: SQL | undefined,
+  order: readonly SQL[] = [asc(ruling.ruledAt), asc(ruling.rulingId)],
+) {
   return transaction
     .select({ ruling, reason: freeText.content })
     .from(ruling)
     .innerJoin(freeText, eq(freeText.textId, ruling.reasonTextId))
     .where(where)
-    .orderBy(asc(ruling.ruledAt), asc(ruling.rulingId))
+    .orderBy(...order)
 }
 
 export function toRuling({ ruling: row, reason }: FoundRuling): Ruling {
@@ -116,20 +127,41 @@ export async function insertRuling(
 
 /** Photos of a shot, oldest first, without those that were blanked. */
 export async function listPhotos(transaction: AcademyTransaction, shotId: string): Promise<Photo[]> {
-  const rows = await transaction
+  const rows = await selectPhotos(transaction, eq(photo.shotId, shotId), [
+    asc(photo.takenAt),
+    asc(photo.photoId),
+  ])
+  return rows.filter(({ picture }) => picture !== '').map(toPhoto)
+}
+
+/** Photos with their pictures; a page of them may be cut off it. */
+export function selectPhotos(transaction: AcademyTransaction, where: SQL | undefined, order: readonly SQL[]) {
+  return transaction
     .select({ photo, picture: freeText.content })
     .from(photo)
     .innerJoin(freeText, eq(freeText.textId, photo.pictureTextId))
-    .where(eq(photo.shotId, shotId))
-    .orderBy(asc(photo.takenAt), asc(photo.photoId))
-  return rows
-    .filter(({ picture }) => picture !== '')
-    .map(({ photo: { photoId, takenBy, takenAt }, picture }) => ({
-      photoId,
-      takenBy,
-      takenAt: takenAt.toISOString(),
-      picture,
-    }))
+    .where(where)
+    .orderBy(...order)
+}
+
+export function toPhoto({
+  photo: { photoId, takenBy, takenAt },
+  picture,
+}: {
+  photo: typeof photo.$inferSelect
+  picture: string
+}): Photo {
+  return { photoId, takenBy, takenAt: takenAt.toISOString(), picture }
+}
+
+/** How many photos a shot has that were not blanked. */
+export async function photosOf(transaction: AcademyTransaction, shotId: string): Promise<number> {
+  const [row] = await transaction
+    .select({ n: count() })
+    .from(photo)
+    .innerJoin(freeText, eq(freeText.textId, photo.pictureTextId))
+    .where(and(eq(photo.shotId, shotId), ne(freeText.content, '')))
+  return row?.n ?? 0
 }
 
 export async function findPhoto(transaction: AcademyTransaction, photoId: string) {
@@ -150,21 +182,17 @@ export async function listSlips(transaction: AcademyTransaction, shotId: string)
   return (await selectSlips(transaction, eq(slip.shotId, shotId), order)).map(toSlip)
 }
 
-/** Slips that one person filled, oldest first. */
-export async function listSlipsOf(transaction: AcademyTransaction, personId: string): Promise<Slip[]> {
-  return (await selectSlips(transaction, eq(slip.filledBy, personId), [asc(slip.receivedAt)])).map(toSlip)
-}
-
 export async function findSlip(transaction: AcademyTransaction, slipId: string): Promise<FoundSlip | null> {
   const [found] = await selectSlips(transaction, eq(slip.slipId, slipId))
   return found ?? null
 }
 
-async function selectSlips(
+/** Slips with what is told of them; a page of them may be cut off it. */
+export function selectSlips(
   transaction: AcademyTransaction,
-  where: SQL,
+  where: SQL | undefined,
   order: readonly SQL[] = [],
-): Promise<FoundSlip[]> {
+) {
   return transaction
     .select({ slip, reason: freeText.content, isClaimed: IS_CLAIMED })
     .from(slip)

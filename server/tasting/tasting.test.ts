@@ -1,5 +1,6 @@
 import { shotList, tasting } from '@calm-apron/contract'
 import { type TestServer, newId, serveTest } from '../testing/serve.ts'
+import { PICTURE } from '../testing/things.ts'
 import { PIN, type Somebody, type World, worldIn } from '../testing/world.ts'
 
 let server: TestServer
@@ -197,19 +198,23 @@ describe('a shot whose call is asked for', () => {
 })
 
 test('a shot keeps up to four photos, each once, and nothing that is no picture', async () => {
-  const picture = `data:image/jpeg;base64,${'A'.repeat(400)}`
   const add = (photoId = newId(), part: object = {}) =>
-    send(trainee, `photos/${photoId}`, { takenBy: trainee.personId, takenAt: at, picture, ...part })
+    send(trainee, `photos/${photoId}`, { takenBy: trainee.personId, takenAt: at, picture: PICTURE, ...part })
   const photoId = newId()
   await add(photoId).expect(201)
   await add(photoId).expect(200)
-  await add(photoId, { picture: `${picture}AAAA` }).expect(409)
+  await add(photoId, { picture: PICTURE, takenAt: new Date().toISOString() }).expect(409)
   await add(newId(), { picture: `data:text/html;base64,${'A'.repeat(400)}` }).expect(422)
-  for (let more = 0; more < 3; more += 1) await add().expect(201)
-  expect((await add().expect(422)).body).toMatchObject({
+  expect((await add(newId(), { picture: PICTURE.replace('png', 'jpeg') }).expect(422)).body).toMatchObject({
+    errors: [{ path: 'picture', reason: 'no-picture' }],
+  })
+  // However many come at once.
+  const told = await Promise.all(Array.from({ length: 6 }, () => add()))
+  expect(told.map(({ status }) => status).sort()).toEqual([201, 201, 201, 422, 422, 422])
+  expect(told.find(({ status }) => status === 422)?.body).toMatchObject({
     errors: [{ path: 'picture', reason: 'enough-photos' }],
   })
-  expect((await seen(trainer)).photos.map(({ picture: kept }) => kept)).toEqual(Array(4).fill(picture))
+  expect((await seen(trainer)).photos.map(({ picture: kept }) => kept)).toEqual(Array(4).fill(PICTURE))
 })
 
 describe('handed over', () => {

@@ -1,6 +1,7 @@
 import type { Action, Endpoints, Part } from '@calm-apron/contract'
 import { newToken } from '../doors/secrets.ts'
 import { grinderThing, newId, shotOf } from './serve.ts'
+import { PICTURE } from './things.ts'
 import { PASSWORD, PIN, type Somebody } from './world.ts'
 
 export const ASKERS = [
@@ -273,7 +274,7 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
         body: {
           takenBy: asker.personId,
           takenAt: at,
-          picture: `data:image/png;base64,${'A'.repeat(120)}`,
+          picture: PICTURE,
         },
       }),
       answers: MADE_ON,

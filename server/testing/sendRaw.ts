@@ -11,6 +11,8 @@ export interface Shot {
 export interface Answer {
   status: number
   text: string
+  /** Whether the line broke before all was said. */
+  isCutShort: boolean
 }
 
 /** One request, sent raw, so that no client tidies a path or a header up before it arrives. */
@@ -23,8 +25,14 @@ export async function sendRaw(
     const sent = httpRequest(url, { method, path, headers, agent }, (answer) => {
       const parts: Buffer[] = []
       answer.on('data', (part: Buffer) => parts.push(part))
-      answer.on('end', () => {
-        resolve({ status: answer.statusCode ?? 0, text: Buffer.concat(parts).toString() })
+      // Of a broken line there is no end, and an error beside it.
+      answer.on('error', () => undefined)
+      answer.on('close', () => {
+        resolve({
+          status: answer.statusCode ?? 0,
+          text: Buffer.concat(parts).toString(),
+          isCutShort: !answer.complete,
+        })
       })
     })
     sent.setTimeout(ANSWER_WITHIN_MS, () => sent.destroy(new Error(`no answer: ${method} ${path}`)))

@@ -59,3 +59,7 @@ export function thingsBy(http: Browser) {
     preparedDetail.parse((await http.get(`/api/v1/prepared/${preparedId}`).expect(200)).body)
   return { put, revise, detailOf }
 }
+
+/** One pixel, as a page would send it. */
+export const PICTURE =
+  'data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='

@@ -1,19 +1,19 @@
 import {
+  type AnyPrepared,
   type Prepared,
   type PreparedKind,
   type PreparedRecord,
   type Today,
   type TodayBar,
   type TodayCoffee,
-  asKind,
   reachOf,
+  asItsKind,
   teaches,
 } from '@calm-apron/contract'
 import { gramsLeft } from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
 import type { Errand } from '../http/serve.ts'
-import { allPrepared } from '../prepare/queries.ts'
-import { toRecipeRevision } from '../prepare/recipeRevision.ts'
+import { preparedInUse } from '../prepare/queries.ts'
 import { coffeeUsed } from '../prepare/useQueries.ts'
 import { seatedWith } from '../training/queries.ts'
 import { awaitingSince, lastLeads, listPeople, recipesReplacedSince } from './queries.ts'
@@ -42,12 +42,17 @@ export async function readToday({ actor, transaction, now }: Errand): Promise<To
   const peers = isForAll ? new Set<string>() : await seatedWith(transaction, actor.personId)
   const isTold = ({ personId, role }: Today['people'][number]) =>
     isForAll || teaches(role) || personId === actor.personId || peers.has(personId)
-  const things = await allPrepared(transaction, SHOWN)
+  const { things, unreadable } = sorted(await preparedInUse(transaction, SHOWN))
   const earlier = await recipesReplacedSince(transaction, new Date(now.getTime() - EARLIER_DAYS * MS_PER_DAY))
   return {
     academy: await findAcademy(transaction),
     people: people.filter(isTold),
-    recipes: things.filter(({ kind }) => kind === 'recipe').map(toRecipeRevision),
+    recipes: ofKind(things, 'recipe').map(({ preparedId, revisionId, revisionNo, content }) => ({
+      recipeRevisionId: revisionId,
+      recipeId: preparedId,
+      revisionNo,
+      ...content,
+    })),
     earlierRecipes: earlier,
     coffees: await coffeesOf({ transaction, now }, things),
     bars: barsOf(things),
@@ -57,21 +62,34 @@ export async function readToday({ actor, transaction, now }: Errand): Promise<To
       ({ personId }) => reachOf(actor.part, 'see-shots') === 'all' || personId === actor.personId,
     ),
     leads: await lastLeads(transaction),
+    unreadable,
   }
 }
 
-function ofKind<K extends PreparedKind>(things: readonly PreparedRecord[], kind: K): Prepared<K>[] {
-  return things.flatMap((record) => asKind(record, kind) ?? [])
+/** Each read once; one that can't be read must not keep all the others from everybody. */
+function sorted(records: readonly PreparedRecord[]) {
+  const things: AnyPrepared[] = []
+  const unreadable: Today['unreadable'] = []
+  for (const record of records) {
+    const read = asItsKind(record)
+    if (read !== null) things.push(read)
+    else unreadable.push({ preparedId: record.preparedId, name: String(record.content['name']) })
+  }
+  return { things, unreadable }
+}
+
+function ofKind<K extends PreparedKind>(things: readonly AnyPrepared[], kind: K): Prepared<K>[] {
+  return things.filter((each): each is AnyPrepared & Prepared<K> => each.kind === kind)
 }
 
 async function coffeesOf(
   { transaction, now }: Pick<Errand, 'transaction' | 'now'>,
-  things: readonly PreparedRecord[],
+  things: readonly AnyPrepared[],
 ): Promise<TodayCoffee[]> {
   const late = await coffeeUsed(transaction, now)
   const used = new Map(late.bags.map(({ bagId, groundG }) => [bagId, groundG]))
   const pace = new Map(late.pace.map(({ coffeeId, gramsPerDay }) => [coffeeId, gramsPerDay]))
-  const bags = ofKind(things, 'bag').filter(({ content }) => content.finishedOn === null)
+  const bags = ofKind(things, 'bag')
   const isAbout = ({ preparedId }: Prepared<'coffee'>) =>
     pace.has(preparedId) || bags.some(({ parentId }) => parentId === preparedId)
   const about = ofKind(things, 'coffee').filter(isAbout)
@@ -90,7 +108,7 @@ async function coffeesOf(
   }))
 }
 
-function barsOf(things: readonly PreparedRecord[]): TodayBar[] {
+function barsOf(things: readonly AnyPrepared[]): TodayBar[] {
   const inBar = <K extends PreparedKind>(kind: K, barId: string) =>
     ofKind(things, kind).filter(({ parentId }) => parentId === barId)
   return ofKind(things, 'bar').map(({ preparedId: barId, content }) => ({

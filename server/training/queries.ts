@@ -1,5 +1,7 @@
 import type { Training } from '@calm-apron/contract'
 import { type SQL, and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm'
+import { anyOf } from '../database/anyOf.ts'
+import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import type { PageEnd } from '../http/cursor.ts'
 import { trainingEvent } from '../database/schema/index.ts'
@@ -9,13 +11,16 @@ type SentEvent = Training['events'][number]
 
 /** All that happened in one training, oldest first; empty where there is none by that id. */
 export async function eventsOf(transaction: AcademyTransaction, trainingId: string): Promise<SentEvent[]> {
-  const rows = await transaction
+  return (await eventsOfOne(transaction, '', { trainingId })).map(toEvent)
+}
+
+const eventsOfOne = keptQuery((builder) =>
+  builder
     .select()
     .from(trainingEvent)
-    .where(eq(trainingEvent.trainingId, trainingId))
-    .orderBy(asc(trainingEvent.at), asc(trainingEvent.eventId))
-  return rows.map(toEvent)
-}
+    .where(eq(trainingEvent.trainingId, sql.placeholder('trainingId')))
+    .orderBy(asc(trainingEvent.at), asc(trainingEvent.eventId)),
+)
 
 /** Trainings that were started since an instant, each with all that happened in it. */
 export async function trainingsSince(transaction: AcademyTransaction, since: Date): Promise<Training[]> {
@@ -46,7 +51,7 @@ export async function trainingPage(
   const page = started.slice(0, limit)
   const last = page.at(-1)
   const ids = page.map(({ trainingId }) => trainingId)
-  const trainings = await inOrderOfStart(transaction, inArray(trainingEvent.trainingId, ids))
+  const trainings = await inOrderOfStart(transaction, anyOf(trainingEvent.trainingId, sql.param(ids)))
   const end = started.length > limit && last ? { at: last.at.toISOString(), id: last.id } : null
   return { trainings: trainings.reverse(), end }
 }
@@ -67,7 +72,7 @@ export async function seatedWith(transaction: AcademyTransaction, personId: stri
     .from(trainingEvent)
     .where(
       and(
-        inArray(trainingEvent.kind, ['started', 'changed']),
+        sql`${trainingEvent.kind} in ('started', 'changed')`,
         inArray(trainingEvent.trainingId, trainingsOf(transaction, personId)),
       ),
     )

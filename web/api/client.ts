@@ -54,14 +54,30 @@ export async function call<E extends Endpoint>(
   return parsed.data as z.infer<E['answer']>
 }
 
+/**
+ * Calls an endpoint whose answer is a document to be kept, however long it takes to come.
+ * @throws like `call`; also when the line breaks before all of it is there
+ */
+export async function download<E extends Endpoint>(
+  endpoint: E,
+  sent: Pick<Sent<E>, 'params'>,
+): Promise<Blob> {
+  const answer = await reach(endpoint, sent, null)
+  if (!answer.ok) throw await failureOf(answer)
+  return answer.blob().catch((error: unknown) => {
+    throw new ServerUnreachable('The line broke.', { cause: error })
+  })
+}
+
 async function reach(
   endpoint: Endpoint,
   { params = {}, query = {}, body }: { params?: object; query?: object; body?: unknown },
+  withinMs: number | null = ANSWER_WITHIN_MS,
 ): Promise<Response> {
   try {
     const answer = await fetch(addressOf(endpoint.path, params, query), {
       method: endpoint.method.toUpperCase(),
-      signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
+      signal: withinMs === null ? null : AbortSignal.timeout(withinMs),
       headers: {
         [CONTRACT_HEADER]: String(CONTRACT_VERSION),
         ...(body !== undefined && { 'Content-Type': 'application/json' }),

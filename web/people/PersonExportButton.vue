@@ -2,7 +2,7 @@
 import { ENDPOINTS } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
 import { useI18n } from 'vue-i18n'
-import { call } from '../api/client.ts'
+import { download } from '../api/client.ts'
 import FormFailure from '../forms/FormFailure.vue'
 import { useForm } from '../forms/useForm.ts'
 
@@ -10,13 +10,10 @@ import { useForm } from '../forms/useForm.ts'
 const props = defineProps<{ personId: string; label: string }>()
 const { t } = useI18n()
 const { failure, isBusy, submit } = useForm()
-const JSON_INDENT = 2
 
-async function download(): Promise<void> {
+async function save(): Promise<void> {
   await submit(ENDPOINTS.exportPerson.params, { personId: props.personId }, async (params) => {
-    const document_ = await call(ENDPOINTS.exportPerson, { params })
-    const text = JSON.stringify(document_, null, JSON_INDENT)
-    saveAs(`calm-apron-${props.personId}.json`, new Blob([text], { type: 'application/json' }))
+    saveAs(`calm-apron-${props.personId}.json`, await download(ENDPOINTS.exportPerson, { params }))
   })
 }
 
@@ -32,6 +29,6 @@ function saveAs(name: string, blob: Blob): void {
 <template>
   <div :aria-label="t('people.export')" role="group">
     <FormFailure :says="failure" />
-    <Button :loading="isBusy" @click="download">{{ label }}</Button>
+    <Button :loading="isBusy" @click="save">{{ label }}</Button>
   </div>
 </template>

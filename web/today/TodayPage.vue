@@ -48,6 +48,15 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
         <CoffeeCare v-for="coffee in inUse" :key="coffee.coffeeId" :coffee="coffee" />
         <p v-if="inUse.length === 0" class="soft">{{ t('today.noBag') }}</p>
       </section>
+      <p v-if="today.unreadable.length > 0" role="note">
+        {{
+          t(
+            'today.unreadable',
+            { names: today.unreadable.map(({ name }) => name).join(', ') },
+            today.unreadable.length,
+          )
+        }}
+      </p>
       <section v-if="today.bars.length === 0" aria-labelledby="no-bar">
         <h2 id="no-bar">{{ t('today.bar') }}</h2>
         <p>

@@ -125,6 +125,8 @@ export const enApp = {
     roasted:
       'Roasted {date}, {days} days ago | Roasted {date}, {days} day ago | Roasted {date}, {days} days ago',
     noBag: 'No open bag',
+    unreadable:
+      'Left out, because this version can’t read it: {names}. Tell whoever runs the server. | Left out, because this version can’t read it: {names}. Tell whoever runs the server. | Left out, because this version can’t read them: {names}. Tell whoever runs the server.',
     noTrainees: 'No trainees yet. They will be listed here once they are added.',
     noRecipes: 'No recipes yet. They will be listed here once they are added.',
   },

@@ -50,6 +50,9 @@ export const enForms = {
     'not-json': 'The server could not read it. This is a fault of the program; nothing was stored.',
     'invalid-input': 'Some fields need mending: {fields}.',
     'database-down': 'The database is not answering just now.',
+    overloaded: 'The server has too much to do just now. Try again in a moment.',
+    'took-too-long':
+      'The server took too long over it and gave up. Try again later; if it happens again, tell whoever runs it.',
     'not-ready': 'The server is not set up to serve yet.',
     internal: 'Something went wrong on the server; it has been logged.',
     'not-signed-in': 'Nobody is signed in any more. Sign in, and it goes on.',

@@ -2,6 +2,7 @@ import { PREPARED_KINDS } from '@calm-apron/contract'
 import { sql } from 'drizzle-orm'
 import {
   check,
+  date,
   foreignKey,
   index,
   integer,
@@ -29,6 +30,8 @@ export const prepared = pgTable(
     nameKey: text('name_key').notNull(),
     searchText: text('search_text').notNull(),
     archivedAt: instant('archived_at'),
+    /** When it was used up, as a bag is; from the newest revision. */
+    overOn: date('over_on'),
   },
   (t) => [
     primaryKey({ columns: [t.academyId, t.preparedId] }),
@@ -40,6 +43,13 @@ export const prepared = pgTable(
     }),
     index('prepared_by_name').on(t.academyId, t.kind, t.nameKey, t.preparedId),
     index('prepared_by_parent').on(t.academyId, t.parentId),
+    // Of bags nearly all are over, and nearly none of those are asked for.
+    index('prepared_in_use')
+      .on(t.academyId, t.kind)
+      .where(sql`${t.overOn} is null`),
+    index('prepared_by_end')
+      .on(t.academyId, t.overOn)
+      .where(sql`${t.overOn} is not null`),
     check('prepared_kind', oneOf(t.kind, PREPARED_KINDS)),
     check('prepared_revision_no', sql`${t.revisionNo} >= 1`),
   ],
@@ -75,6 +85,7 @@ export const preparedRevision = pgTable(
     }),
     // Also the index by which the newest revision is found.
     unique('prepared_revision_once').on(t.academyId, t.preparedId, t.revisionNo),
+    index('prepared_revision_by_time').on(t.academyId, t.changedAt),
     check('prepared_content', sql`jsonb_typeof(${t.content}) = 'object' and ${t.content} ? 'name'`),
   ],
 )

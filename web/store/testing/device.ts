@@ -47,6 +47,7 @@ export function todayOf(town: string): Today {
     cautions: [],
     awaiting: [],
     leads: [],
+    unreadable: [],
   }
 }
 

@@ -1,0 +1,147 @@
+import { createHash } from 'node:crypto'
+import { CONTRACT_HEADER, CONTRACT_VERSION } from '@calm-apron/contract'
+import pg from 'pg'
+import { comeIn } from '../comeIn.ts'
+import {
+  type RawStatement,
+  auditRows,
+  oneShotRows,
+  preparedRows,
+  runRaw,
+  shotRows,
+  trainingRows,
+} from './rawSql.ts'
+
+/** How long a route takes, and the same rows by hand-written SQL, in ms; medians of turns taken one after the other. */
+export interface Compared {
+  name: string
+  routeMs: number
+  /** null where nobody would write it by hand. */
+  rawMs: number | null
+}
+
+interface Route {
+  name: string
+  path: string
+  raw: RawStatement[] | null
+}
+
+interface ShotPage {
+  shots: { shotId: string; personId: string; pulledAt: string; trainingId: string }[]
+  nextCursor: string | null
+}
+interface ThingPage {
+  things: { preparedId: string; content: { name: string } }[]
+  nextCursor: string | null
+}
+
+const TURNS = 60
+const PAGE = 20
+const LONG_PAGE = 100
+const FAR_PAGE = 50
+
+/** Compares the routes that people wait for, at an app and the database it runs on. */
+export async function compareRoutes(url: string, databaseUrl: string): Promise<Compared[]> {
+  const client = new pg.Client({ connectionString: databaseUrl })
+  await client.connect()
+  try {
+    const cookie = await comeIn(url, 'head')
+    const ask = async (path: string): Promise<string> => {
+      const answer = await fetch(`${url}/api/v1${path}`, {
+        headers: { Cookie: cookie, [CONTRACT_HEADER]: String(CONTRACT_VERSION) },
+      })
+      const text = await answer.text()
+      if (!answer.ok) throw new Error(`${path}: ${answer.status} ${text}`)
+      return text
+    }
+    const token = /calm_apron_session=([^;]+)/.exec(cookie)?.[1] ?? ''
+    const tokenHash = createHash('sha256').update(token).digest('base64url')
+    const compared: Compared[] = []
+    for (const { name, path, raw } of await routesOf(ask)) {
+      const [route = [], byHand = []] = await inTurns([
+        () => ask(path),
+        ...(raw === null ? [] : [() => runRaw(client, tokenHash, raw)]),
+      ])
+      compared.push({ name, routeMs: median(route), rawMs: raw === null ? null : median(byHand) })
+    }
+    return compared
+  } finally {
+    await client.end()
+  }
+}
+
+/** Each in its turn, so that whatever else the machine does hits all alike. */
+async function inTurns(works: readonly (() => Promise<unknown>)[]): Promise<number[][]> {
+  const took: number[][] = works.map(() => [])
+  for (let turn = -TURNS / 10; turn < TURNS; turn += 1)
+    for (const [index, work] of works.entries()) {
+      const startMs = performance.now()
+      await work()
+      if (turn >= 0) took[index]?.push(performance.now() - startMs)
+    }
+  return took
+}
+
+function median(values: number[]): number {
+  return values.sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN
+}
+
+async function routesOf(ask: (path: string) => Promise<string>): Promise<Route[]> {
+  const shots = async (path: string) => JSON.parse(await ask(path)) as ShotPage
+  const things = async (path: string) => JSON.parse(await ask(path)) as ThingPage
+  const far = await farPage(shots, `/shots?limit=${PAGE}`)
+  const end = far.before.shots.at(-1)
+  if (end === undefined) throw new Error('There are no shots.')
+  const { shotId, trainingId, personId } = end
+  const farBags = await farPage(things, `/prepared?kind=bag&limit=${PAGE}`)
+  const bagEnd = farBags.before.things.at(-1)
+  const bagKey = [bagEnd?.content.name ?? '', bagEnd?.preparedId ?? ''] as const
+  return [
+    {
+      name: 'shots of a person',
+      path: `/shots?personId=${personId}&limit=${PAGE}`,
+      raw: shotRows('shot.person_id = $1', [personId], PAGE + 1),
+    },
+    {
+      name: `${LONG_PAGE} shots`,
+      path: `/shots?limit=${LONG_PAGE}`,
+      raw: shotRows('true', [], LONG_PAGE + 1),
+    },
+    {
+      name: `shots, page ${FAR_PAGE}`,
+      path: far.path,
+      raw: shotRows(
+        '(shot.pulled_at, shot.shot_id) < ($1::timestamptz, $2::uuid)',
+        [end.pulledAt, shotId],
+        PAGE + 1,
+      ),
+    },
+    { name: 'one shot', path: `/shots/${shotId}`, raw: oneShotRows(shotId) },
+    {
+      name: 'coffees',
+      path: `/prepared?kind=coffee&limit=${PAGE}`,
+      raw: preparedRows('coffee', PAGE + 1, null),
+    },
+    { name: `bags, page ${farBags.no}`, path: farBags.path, raw: preparedRows('bag', PAGE + 1, bagKey) },
+    { name: 'a training', path: `/trainings/${trainingId}`, raw: trainingRows(trainingId) },
+    { name: 'the trail', path: '/audit?limit=50', raw: auditRows(51) },
+    { name: 'today', path: '/today', raw: null },
+    { name: 'past trainings', path: '/past-trainings?limit=20', raw: null },
+  ]
+}
+
+/** The fiftieth page, or the last of fewer: how it is asked for, and the page before it. */
+async function farPage<P extends { nextCursor: string | null }>(
+  read: (path: string) => Promise<P>,
+  first: string,
+) {
+  let before = await read(first)
+  let no = 2
+  while (no < FAR_PAGE && before.nextCursor !== null) {
+    const next = await read(`${first}&cursor=${encodeURIComponent(before.nextCursor)}`)
+    if (next.nextCursor === null) break
+    before = next
+    no += 1
+  }
+  return { before, no, path: `${first}&cursor=${encodeURIComponent(before.nextCursor ?? '')}` }
+}

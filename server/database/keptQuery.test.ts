@@ -1,0 +1,94 @@
+import { type TestDatabase, createTestDatabase } from '@calm-apron/scripts/testing'
+import { eq, getTableColumns, sql } from 'drizzle-orm'
+import type pg from 'pg'
+import { DEMO } from '../testing/serve.ts'
+import { inAcademy } from './inAcademy.ts'
+import { keptQuery } from './keptQuery.ts'
+import { type AcademyTransaction, type Database, databaseOver, openPool } from './pool.ts'
+import { freeText, shot, shotRevision } from './schema/index.ts'
+
+let database: TestDatabase
+let pool: pg.Pool
+let reach: Database
+beforeAll(async () => {
+  database = await createTestDatabase('demo')
+  pool = openPool(database.appUrl, () => undefined)
+  reach = databaseOver(pool)
+})
+afterAll(async () => {
+  await pool.end()
+  await database.remove()
+})
+
+const inDemo = <T>(work: (transaction: AcademyTransaction) => Promise<T>) =>
+  inAcademy(reach, DEMO.academy.academyId, work)
+
+/** Dates, decimals, JSON, an expression, and groups of joins that find nothing. */
+const FIELDS = {
+  shot: getTableColumns(shot),
+  revision: getTableColumns(shotRevision),
+  reason: getTableColumns(freeText),
+  isLate: sql<boolean>`${shotRevision.receivedAt} > ${shotRevision.recordedAt}`,
+  beside: { stopS: shotRevision.stopS, why: freeText.content },
+}
+const ITS_REVISION = eq(shotRevision.shotId, shot.shotId)
+const ITS_REASON = eq(freeText.textId, shotRevision.reasonTextId)
+
+test('it finds the very rows that the query finds when it is built anew', async () => {
+  const kept = keptQuery((builder) =>
+    builder
+      .select(FIELDS)
+      .from(shot)
+      .innerJoin(shotRevision, ITS_REVISION)
+      .leftJoin(freeText, ITS_REASON)
+      .where(eq(shot.personId, sql.placeholder('personId')))
+      .orderBy(shot.shotId),
+  )
+  const people = [...new Set(DEMO.shots.map(({ personId }) => personId))]
+  expect(people.length).toBeGreaterThan(1)
+  for (const personId of people)
+    await inDemo(async (transaction) => {
+      const anew = await transaction
+        .select(FIELDS)
+        .from(shot)
+        .innerJoin(shotRevision, ITS_REVISION)
+        .leftJoin(freeText, ITS_REASON)
+        .where(eq(shot.personId, personId))
+        .orderBy(shot.shotId)
+      expect(anew.length).toBeGreaterThan(0)
+      expect(await kept(transaction, '', { personId })).toEqual(anew)
+      expect(await kept(transaction, '', { personId })).toEqual(anew)
+    })
+})
+
+test('it is built once for each of its shapes', async () => {
+  const built: string[] = []
+  const kept = keptQuery((builder, shape: 'all' | 'none') => {
+    built.push(shape)
+    return builder
+      .select({ shotId: shot.shotId })
+      .from(shot)
+      .where(shape === 'all' ? undefined : sql`false`)
+  })
+  const counts = await inDemo(async (transaction) => [
+    (await kept(transaction, 'all', {})).length,
+    (await kept(transaction, 'none', {})).length,
+    (await kept(transaction, 'all', {})).length,
+  ])
+  expect(counts).toEqual([DEMO.shots.length, 0, DEMO.shots.length])
+  expect(built).toEqual(['all', 'none'])
+})
+
+test('statements with values are kept by the connection under a name, others are not', async () => {
+  const client = await pool.connect()
+  try {
+    for (let turn = 0; turn < 2; turn += 1) await client.query('select $1::int as kept', [turn])
+    await client.query('select 1 as loose')
+    const { rows } = await client.query<{ statement: string }>('select statement from pg_prepared_statements')
+    const texts = rows.map(({ statement }) => statement)
+    expect(texts.filter((each) => each.includes('as kept'))).toHaveLength(1)
+    expect(texts.filter((each) => each.includes('as loose'))).toHaveLength(0)
+  } finally {
+    client.release()
+  }
+})
