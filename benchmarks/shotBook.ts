@@ -1,18 +1,5 @@
 import type pg from 'pg'
 
-/** What the list endpoint asks of the database for its first page: academy, person, rows. */
-export const LIST_SQL = `
-  select shot.*, newest.*
-  from shot
-  inner join lateral (
-    select * from shot_revision r
-    where r.academy_id = shot.academy_id and r.shot_id = shot.shot_id
-    order by r.revision_no desc limit 1
-  ) newest on true
-  where shot.academy_id = $1 and shot.person_id = $2
-  order by shot.pulled_at desc, shot.shot_id desc
-  limit $3`
-
 const COPY_SHOTS = `
   insert into shot (academy_id, shot_id, person_id, recipe_revision_id, bar_id, grinder_id, bag_id, pulled_at, stood)
   select academy_id, gen_random_uuid(), person_id, recipe_revision_id, bar_id, grinder_id, bag_id,

@@ -8,7 +8,7 @@ const BENCHMARKS = [
   'readShot.ts',
   'adviseGrind.ts',
   'simulateShot.ts',
-  'listShots.ts',
+  'longDays.ts',
   'today.ts',
   'listPrepared.ts',
   'signIn.ts',

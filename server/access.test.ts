@@ -258,6 +258,28 @@ function isDocumented(endpoint: Endpoint, status: number, body: unknown): boolea
   return told.success && problemsOf(endpoint).includes(told.data.code)
 }
 
+/** Words to the database that a request may take: to come in and to commit are two of them. */
+const MOST_STATEMENTS = 14
+const MAY_TAKE_MORE: Partial<Record<keyof Endpoints, number>> = {
+  // It answers with all revisions, having looked at the newest one first.
+  putCorrection: 15,
+  // Each of its lists is a transaction of its own; more of them only where a list is longer than its page.
+  exportPerson: 25,
+}
+
+test('no request takes many statements, whatever it is about', async () => {
+  const over: string[] = []
+  for (const [name, endpoint] of routes)
+    for (const probe of PROBES[name]) {
+      const found = await find('head', 'own', namedBy(probe))
+      const before = server.statements()
+      await (await send(endpoint, found.cookie, probe.ask(found))).text()
+      const taken = server.statements() - before
+      if (taken > (MAY_TAKE_MORE[name] ?? MOST_STATEMENTS)) over.push(`${name}: ${taken}`)
+    }
+  expect(over).toEqual([])
+})
+
 describe('what lists tell', () => {
   const told = async ({ cookie }: Somebody, endpoint: Endpoint) => (await send(endpoint, cookie, {})).text()
   const LISTS = [ENDPOINTS.today, ENDPOINTS.listPeople, ENDPOINTS.listShots, ENDPOINTS.listAudit]

@@ -2,6 +2,8 @@
 export { CHECKOUT } from '../machine/checkout.ts'
 export { freePort } from '../machine/ports.ts'
 export { CHROMIUM_ARGS, chromiumPath } from './chromium.ts'
+export { openBalancer } from './balancer.ts'
+export type { Balancer } from './balancer.ts'
 export { openLine } from './line.ts'
 export type { Line } from './line.ts'
 export { startTestApp, startTestStandIns } from './testApp.ts'

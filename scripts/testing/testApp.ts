@@ -1,5 +1,5 @@
 import { freePort } from '../machine/ports.ts'
-import { type RunningStandIns, startServer, startStandIns } from '../serving.ts'
+import { type RunningServer, type RunningStandIns, startServer, startStandIns } from '../serving.ts'
 import type { TEMPLATES } from './testCluster.ts'
 import { type TestDatabase, createTestDatabase } from './testDatabase.ts'
 
@@ -11,6 +11,10 @@ export interface TestApp {
   database: TestDatabase
   /** Ends the server at once, as a power cut would. */
   kill: () => Promise<void>
+  /** Asks the server to stop, and waits until it has; resolves with its exit code. */
+  stop: () => Promise<number | null>
+  /** Starts one more server on the same data. */
+  beside: () => Promise<{ url: string; stop: () => Promise<number | null> }>
   /** Starts it again on the same port and data. */
   restart: () => Promise<void>
   /** Ends the server and removes its database. */
@@ -31,15 +35,28 @@ export async function startTestApp(
     demoSignIn: template === 'demo',
   }
   let server = await startServer(settings)
+  const more: RunningServer[] = []
   const kill = async () => {
-    server.process.kill('SIGKILL')
-    await server.gone
+    for (const each of [server, ...more]) {
+      each.process.kill('SIGKILL')
+      await each.gone
+    }
+  }
+  const stopped = (each: RunningServer) => {
+    each.process.kill('SIGTERM')
+    return each.gone
   }
   return {
     url: server.url,
     pid: () => server.process.pid ?? 0,
     database,
     kill,
+    stop: () => stopped(server),
+    beside: async () => {
+      const one = await startServer({ ...settings, port: await freePort() })
+      more.push(one)
+      return { url: one.url, stop: () => stopped(one) }
+    },
     restart: async () => {
       server = await startServer(settings)
     },

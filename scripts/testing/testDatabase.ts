@@ -10,6 +10,8 @@ import { TEMPLATES, urlOf } from './testCluster.ts'
 export interface TestDatabase {
   ownerUrl: string
   appUrl: string
+  /** Past row security and foreign keys, for what fills it with more than any test could record. */
+  superuserUrl: string
   /** Breaks every connection of the app and refuses new ones, as a database that is gone does; only of one that was asked for with a line. */
   cut: () => Promise<void>
   mend: () => Promise<void>
@@ -47,6 +49,7 @@ export async function createTestDatabase(
   const line = hasLine ? await lineTo(urlOf('app', name)) : null
   return {
     ownerUrl,
+    superuserUrl: urlOf('superuser', name),
     appUrl: line?.url ?? urlOf('app', name),
     cut: () => (line ?? noLine()).cut(),
     mend: () => (line ?? noLine()).mend(),

@@ -2,6 +2,7 @@ import type { DevicePerson, OwnSession, SessionState } from '@calm-apron/contrac
 import { and, asc, desc, eq, gt, isNull, lt, lte, ne, or, sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { academy, account, person, personName, rememberedSignIn, session } from '../database/schema/index.ts'
+import { tellDoors } from '../live/hub.ts'
 import { Refusal } from '../refusal.ts'
 import { DOOR_LIMITS } from './limits.ts'
 
@@ -143,6 +144,7 @@ export async function removeSessionByToken(
   tokenHash: string,
 ): Promise<void> {
   await transaction.delete(session).where(eq(session.tokenHash, tokenHash))
+  await tellDoors(transaction)
 }
 
 /** Ends one session of a person; tells on which device it was, null where there was none such. */
@@ -155,6 +157,7 @@ export async function removeOwnSession(
     .delete(session)
     .where(and(eq(session.personId, personId), eq(session.sessionId, sessionId)))
     .returning({ deviceHash: session.deviceHash })
+  await tellDoors(transaction)
   return gone[0]?.deviceHash ?? null
 }
 
@@ -172,6 +175,7 @@ export async function removeSessions(
         exceptId === undefined ? undefined : ne(session.sessionId, exceptId),
       ),
     )
+  await tellDoors(transaction)
 }
 
 /** Removes a person's sessions that are over by themselves. */
@@ -268,4 +272,5 @@ export async function setHandedOver(
     .update(session)
     .set({ handedPersonId: handed?.personId ?? null, handedShotId: handed?.shotId ?? null })
     .where(eq(session.sessionId, sessionId))
+  await tellDoors(transaction)
 }

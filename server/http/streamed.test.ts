@@ -54,6 +54,30 @@ test('what comes in parts is one document, its lists in one piece', async () => 
   await close()
 })
 
+test('many more pieces than anyone takes at once leave nothing behind, and a reader who goes ends them', async () => {
+  let made = 0
+  let end: () => void = () => undefined
+  const ended = new Promise<void>((resolve) => (end = resolve))
+  const { get, close } = await listeningWith(async function* (within): AsyncGenerator<Part> {
+    try {
+      for (; made < 5000; made += 1) {
+        const sessions = await within(() => Promise.resolve(Array(20).fill('x'.repeat(1000)) as never[]))
+        yield { list: 'sessions', items: sessions }
+      }
+    } finally {
+      end()
+    }
+  })
+  const answer = await get()
+  const reader = answer.body?.getReader()
+  await reader?.read()
+  await reader?.cancel()
+  await ended
+  // Sent no faster than it was taken.
+  expect(made).toBeLessThan(5000)
+  await close()
+})
+
 test('what is refused before its first part is a problem; what breaks after it is no whole document', async () => {
   let isBegun = false
   const { get, close } = await listeningWith(async function* (within): AsyncGenerator<Part> {

@@ -1,6 +1,7 @@
-import { once } from 'node:events'
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import type { Endpoint } from '@calm-apron/contract'
-import type { Request, Response, Router } from 'express'
+import type { Router } from 'express'
 import type { z } from 'zod'
 import type { House } from '../house.ts'
 import { formerAnswer, isFormerPage } from './former/formerAnswer.ts'
@@ -35,10 +36,11 @@ export function serveStreamed<E extends SignedInEndpoint>(
     const within: Within = (work) => asActor(house, endpoint.action, asked, work)
     const coming = parts(asked, within)[Symbol.asyncIterator]()
     const first = await coming.next()
+    const tell = isFormerPage(req) ? (told: object) => formerDocument(endpoint, told) : (told: object) => told
     res.status(200).type('json')
+    res.setTimeout(TAKEN_WITHIN_MS, () => res.destroy())
     try {
-      await send(req, res, endpoint, first, coming)
-      res.end()
+      await pipeline(Readable.from(documentOf(first, coming, tell)), res)
     } catch (error) {
       req.log.warn({ err: error }, 'a document broke off')
       res.destroy()
@@ -48,70 +50,44 @@ export function serveStreamed<E extends SignedInEndpoint>(
   })
 }
 
-async function send<E extends SignedInEndpoint>(
-  req: Request,
-  res: Response,
-  endpoint: E,
-  first: IteratorResult<DocumentPart<z.infer<E['answer']>>>,
-  coming: AsyncIterator<DocumentPart<z.infer<E['answer']>>>,
-): Promise<void> {
-  const document = documentWriter((text) => take(res, text))
-  const isFormer = isFormerPage(req)
-  for (let next = first; next.done !== true; next = await coming.next()) {
-    const part: { field: string; value: unknown } | { list: string; items: readonly unknown[] } = next.value
-    const name = 'list' in part ? part.list : part.field
-    const told = { [name]: 'list' in part ? part.items : part.value }
-    const value: unknown = Reflect.get(isFormer ? formerDocument(endpoint, told) : told, name)
-    // Earlier pages are not told what they did not know of.
-    if (value === undefined) continue
-    if ('list' in part && Array.isArray(value)) await document.add(name, value)
-    else await document.set(name, value)
-  }
-  await document.end()
-}
-
 function formerDocument(endpoint: Endpoint, told: object): object {
   const former = formerAnswer(endpoint, told)
   return typeof former === 'object' && former !== null ? former : {}
 }
 
-/** @throws {Error} when the reader has gone, or takes nothing */
-async function take(res: Response, text: string): Promise<void> {
-  if (res.destroyed || res.closed) throw new Error('The reader went away.')
-  if (res.write(text)) return
-  const gone = new AbortController()
-  const leave = () => gone.abort()
-  res.once('close', leave)
-  try {
-    await once(res, 'drain', { signal: AbortSignal.any([gone.signal, AbortSignal.timeout(TAKEN_WITHIN_MS)]) })
-  } finally {
-    res.off('close', leave)
+/** The text of one JSON object, field by field; lists may come in several pieces. */
+async function* documentOf<D>(
+  first: IteratorResult<DocumentPart<D>>,
+  coming: AsyncIterator<DocumentPart<D>>,
+  tell: (told: object) => object,
+): AsyncGenerator<string> {
+  let before = '{'
+  let openList: string | null = null
+  let gapAfter = ''
+  for (let next = first; next.done !== true; next = await coming.next()) {
+    const part: { field: string; value: unknown } | { list: string; items: readonly unknown[] } = next.value
+    const name = 'list' in part ? part.list : part.field
+    const value: unknown = Reflect.get(tell({ [name]: 'list' in part ? part.items : part.value }), name)
+    // Earlier pages are not told what they did not know of.
+    if (value === undefined) continue
+    const isMore = openList === name
+    if (!isMore) {
+      yield `${openList === null ? '' : ']'}${before}\n${JSON.stringify(name)}: `
+      before = ','
+      openList = null
+    }
+    if (!('list' in part) || !Array.isArray(value)) {
+      yield JSON.stringify(value)
+      continue
+    }
+    if (!isMore) yield '['
+    let gap: string = isMore ? gapAfter : ''
+    openList = name
+    for (const item of value) {
+      yield `${gap}\n${JSON.stringify(item)}`
+      gap = ','
+    }
+    gapAfter = gap
   }
-}
-
-/** Writes one JSON object, field by field; lists may come in several pieces. */
-function documentWriter(write: (text: string) => Promise<void>) {
-  let isEmpty = true
-  let openList: { name: string; isEmpty: boolean } | null = null
-
-  const begin = (name: string) => {
-    const before = `${openList === null ? '' : ']'}${isEmpty ? '{' : ','}\n`
-    isEmpty = false
-    openList = null
-    return `${before}${JSON.stringify(name)}: `
-  }
-  return {
-    set: (name: string, value: unknown) => write(begin(name) + JSON.stringify(value)),
-    add: async (name: string, items: readonly unknown[]) => {
-      if (openList?.name !== name) {
-        await write(`${begin(name)}[`)
-        openList = { name, isEmpty: true }
-      }
-      for (const item of items) {
-        await write(`${openList.isEmpty ? '\n' : ',\n'}${JSON.stringify(item)}`)
-        openList.isEmpty = false
-      }
-    },
-    end: () => write(`${openList === null ? '' : ']'}\n}\n`),
-  }
+  yield `${openList === null ? '' : ']'}\n}\n`
 }

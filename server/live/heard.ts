@@ -14,6 +14,7 @@ export async function asHeardBy(
   { news, personId: about }: PassedOn,
   maySee: MaySee,
 ): Promise<LiveNews | null> {
+  if (news.kind === 'doors') return null
   if (teaches(part)) return news
   switch (news.kind) {
     case 'here':

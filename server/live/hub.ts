@@ -13,7 +13,8 @@ const passedOn = z.strictObject({
   academyId: z.string(),
   /** Whom it is about, where it is about somebody. */
   personId: z.string().nullable(),
-  news: liveNews,
+  /** Beside what is said: that somebody was signed out, or holds a tablet that is not theirs. */
+  news: z.union([liveNews, z.strictObject({ kind: z.literal('doors') })]),
 })
 export type PassedOn = z.infer<typeof passedOn>
 
@@ -29,6 +30,12 @@ export async function tellLive(
 ): Promise<void> {
   const payload: PassedOn = { academyId, personId, news }
   await transaction.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(payload)})`)
+}
+
+/** Tells every line of this transaction's academy to ask anew who follows it: a session ended, or changed hands. */
+export async function tellDoors(transaction: AcademyTransaction): Promise<void> {
+  await transaction.execute(sql`select pg_notify(${CHANNEL}, json_build_object(
+    'academyId', current_setting('calm_apron.academy_id'), 'personId', null, 'news', json_build_object('kind', 'doors'))::text)`)
 }
 
 /** Someone who follows: what is told them, and that nothing more will be. */

@@ -23,6 +23,9 @@ const MOST_LINES_A_PERSON = 24
 /** News that waits to be looked at for one reader; one who is further behind asks anew for all of it. */
 const MOST_WAITING = 200
 
+/** After these who follows is asked anew; to ask before each piece of news would be a transaction a reader. */
+const MAY_CLOSE: ReadonlySet<PassedOn['news']['kind']> = new Set(['doors', 'people', 'here'])
+
 /** One sort of line: who may follow it, and what is said on it of a piece of news. */
 interface LineKind {
   action: Action
@@ -76,7 +79,7 @@ async function serveLine(
   let actor: Actor | null = null
   const stream = eventStream(res, stillMay)
 
-  /** Who follows is asked anew before they are told that anything changed. */
+  /** Now and then, and whenever a door may have closed. */
   async function stillMay(): Promise<boolean> {
     try {
       actor = await comeIn()
@@ -110,7 +113,7 @@ async function serveLine(
     const { news } = passed
     // Who sits in it may be another since.
     if (news.kind === 'training') seen.delete(news.trainingId)
-    if (news.kind !== 'stage' && !(await stillMay())) return
+    if (MAY_CLOSE.has(news.kind) && !(await stillMay())) return
     const heard = actor === null ? null : await asHeardBy(actor, passed, maySee)
     const words = heard === null ? null : said(heard)
     if (words !== null) stream.say(words)

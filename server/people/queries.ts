@@ -111,6 +111,15 @@ export async function isTeaching(transaction: AcademyTransaction, personId: stri
   return teaches(await roleOf(transaction, personId))
 }
 
+/** Those of them who teach. */
+export async function teachingAmong(
+  transaction: AcademyTransaction,
+  personIds: readonly string[],
+): Promise<Set<string>> {
+  const roles = await rolesOf(transaction, [...new Set(personIds)])
+  return new Set([...roles].flatMap(([personId, role]) => (teaches(role) ? [personId] : [])))
+}
+
 /** What everyone whose account holds is called. */
 export async function namesOfActive(
   transaction: AcademyTransaction,

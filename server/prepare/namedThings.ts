@@ -1,7 +1,7 @@
 import type { FieldError, PreparedKind } from '@calm-apron/contract'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { Refusal } from '../refusal.ts'
-import { kindOfRevision, kindsOf } from './queries.ts'
+import { kindsBehind, kindsOf } from './queries.ts'
 import { type Reference, brokenReferences, unknownId } from './references.ts'
 
 /** A field that names a prepared thing; null where it names none. */
@@ -12,9 +12,12 @@ export async function wrongNames(
   transaction: AcademyTransaction,
   named: readonly Named[],
 ): Promise<FieldError[]> {
-  return wrongReferences(
-    transaction,
-    named.flatMap(([path, kind, preparedId]) => (preparedId === null ? [] : [{ path, kind, preparedId }])),
+  return wrongReferences(transaction, referencesIn(named))
+}
+
+function referencesIn(named: readonly Named[]): Reference[] {
+  return named.flatMap(([path, kind, preparedId]) =>
+    preparedId === null ? [] : [{ path, kind, preparedId }],
   )
 }
 
@@ -29,13 +32,17 @@ export async function wrongReferences(
   return brokenReferences(references, kinds)
 }
 
-/** The same of a revision of a recipe. */
-export async function wrongRecipe(
+/** The same of things, and of a revision that must be a recipe's. */
+export async function wrongNamesAndRecipe(
   transaction: AcademyTransaction,
-  path: string,
-  recipeRevisionId: string,
+  named: readonly Named[],
+  [path, recipeRevisionId]: readonly [path: string, recipeRevisionId: string],
 ): Promise<FieldError[]> {
-  return (await kindOfRevision(transaction, recipeRevisionId)) === 'recipe' ? [] : [unknownId(path)]
+  const references = referencesIn(named)
+  const ids = references.map(({ preparedId }) => preparedId)
+  const { kinds, ofRevision } = await kindsBehind(transaction, ids, recipeRevisionId)
+  const isRecipe = ofRevision === 'recipe'
+  return [...brokenReferences(references, kinds), ...(isRecipe ? [] : [unknownId(path)])]
 }
 
 /** @throws {Refusal} `invalid-input` naming each field that leads elsewhere */

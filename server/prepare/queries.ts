@@ -184,17 +184,21 @@ export async function kindsOf(
   return new Map(rows.map(({ preparedId, kind }) => [preparedId, kind]))
 }
 
-/** Of what kind of thing a revision is; null where there is none by that id. */
-export async function kindOfRevision(
+/** The same, and of what kind of thing a revision is; null where there is none by that id. */
+export async function kindsBehind(
   transaction: AcademyTransaction,
+  preparedIds: readonly string[],
   revisionId: string,
-): Promise<PreparedKind | null> {
-  const [row] = await transaction
-    .select({ kind: prepared.kind })
-    .from(preparedRevision)
-    .innerJoin(prepared, eq(prepared.preparedId, preparedRevision.preparedId))
-    .where(eq(preparedRevision.revisionId, revisionId))
-  return row?.kind ?? null
+): Promise<{ kinds: Map<string, PreparedKind>; ofRevision: PreparedKind | null }> {
+  const { rows } = await transaction.execute<{ id: string; kind: PreparedKind; is_revision: boolean }>(sql`
+    select prepared_id as id, kind, false as is_revision from prepared where prepared_id = any (${sql.param(preparedIds)}::uuid[])
+    union all select r.revision_id, p.kind, true from prepared_revision r
+      join prepared p on p.academy_id = r.academy_id and p.prepared_id = r.prepared_id where r.revision_id = ${revisionId}::uuid`)
+  const named = rows.filter((row) => !row.is_revision)
+  return {
+    kinds: new Map(named.map(({ id, kind }) => [id, kind])),
+    ofRevision: rows.find((row) => row.is_revision)?.kind ?? null,
+  }
 }
 
 /** Things as they stood at an instant; what was first prepared after it as it was prepared then. */

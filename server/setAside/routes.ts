@@ -64,7 +64,7 @@ async function store(errand: Errand, write: SetAsideRecord['write'], why: string
     await keepSlip(errand, await slipOf(errand, write), body)
     return
   }
-  if (!(await storeShot(errand, write.shotId, write.body)))
+  if ((await storeShot(errand, write.shotId, write.body)) === null)
     throw new Refusal('id-taken', 'A shot is recorded under this id already; it stays as it is.')
 }
 

@@ -1,6 +1,6 @@
 import type { ShotInput } from '@calm-apron/contract'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { type Named, refuseWrong, wrongNames, wrongRecipe } from '../prepare/namedThings.ts'
+import { type Named, refuseWrong, wrongNames, wrongNamesAndRecipe } from '../prepare/namedThings.ts'
 
 type Facts = ShotInput['facts']
 
@@ -13,16 +13,14 @@ export async function refuseWrongThings(
   shot: Omit<ShotInput, 'facts'>,
   facts: Facts,
 ): Promise<void> {
-  refuseWrong([
-    ...(await wrongNames(transaction, [
-      ['barId', 'bar', shot.barId],
-      ['grinderId', 'grinder', shot.grinderId],
-      ['bagId', 'bag', shot.bagId],
-      ['machineId', 'machine', shot.machineId],
-      ...vesselsOf(facts),
-    ])),
-    ...(await wrongRecipe(transaction, 'recipeRevisionId', shot.recipeRevisionId)),
-  ])
+  const named: Named[] = [
+    ['barId', 'bar', shot.barId],
+    ['grinderId', 'grinder', shot.grinderId],
+    ['bagId', 'bag', shot.bagId],
+    ['machineId', 'machine', shot.machineId],
+    ...vesselsOf(facts),
+  ]
+  refuseWrong(await wrongNamesAndRecipe(transaction, named, ['recipeRevisionId', shot.recipeRevisionId]))
 }
 
 /** The same of a correction, which names vessels only. @throws {Refusal} `invalid-input` */

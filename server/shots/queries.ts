@@ -18,7 +18,7 @@ import type { PageEnd } from '../http/cursor.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
 import { tastedOf } from '../tasting/queries.ts'
 import { type StoredFacts, toColumns } from './factsRow.ts'
-import { BESIDE, SERIES, noteText, toRevision, toSummary } from './shotRow.ts'
+import { BESIDE, type FoundShot, SERIES, noteText, toRevision, toSummary } from './shotRow.ts'
 
 /** A revision about to be stored. */
 export interface NewRevision {
@@ -35,7 +35,7 @@ export interface NewRevision {
   facts: StoredFacts
 }
 
-/** Stores the shot unless its id is taken; tells whether it was stored. */
+/** Stores the shot unless its id is taken; tells it as it was stored, or (null) that it was not. */
 export async function insertShot(
   transaction: AcademyTransaction,
   academyId: string,
@@ -43,25 +43,31 @@ export async function insertShot(
   input: ShotInput,
   { at: pulledAt, aheadS: clockAheadS }: DeviceInstant,
   stood: AsItStood,
-): Promise<boolean> {
+): Promise<FoundShot['shot'] | null> {
   const { facts: _facts, judgedBy: _judgedBy, note: _note, series, pulledAt: _told, ...setting } = input
-  const stored = await transaction
+  const [stored] = await transaction
     .insert(shot)
     .values({ academyId, shotId, ...setting, pulledAt, clockAheadS, stood })
     .onConflictDoNothing()
-    .returning({ shotId: shot.shotId })
-  if (stored.length === 0) return false
+    .returning()
+  if (stored === undefined) return null
   if (series !== null) await transaction.insert(shotSeries).values({ academyId, shotId, ...series })
-  return true
+  return stored
 }
 
+/** Stores a revision; tells it as it was stored. */
 export async function insertRevision(
   transaction: AcademyTransaction,
   academyId: string,
   revision: NewRevision,
-): Promise<void> {
+): Promise<FoundShot['revision']> {
   const { facts, ...head } = revision
-  await transaction.insert(shotRevision).values({ academyId, ...head, ...toColumns(facts) })
+  const [stored] = await transaction
+    .insert(shotRevision)
+    .values({ academyId, ...head, ...toColumns(facts) })
+    .returning()
+  if (stored === undefined) throw new Error('A revision was stored and not told.')
+  return stored
 }
 
 export interface ShotOwner {

@@ -15,10 +15,10 @@ interface Beside {
 }
 
 /** A row of any query of shots. */
-interface FoundShot {
+export interface FoundShot {
   shot: ShotRow
   revision: RevisionRow
-  series: { shotId: string; weight: string | null; pressure: string | null } | null
+  series: { weight: string | null; pressure: string | null } | null
   beside: Beside
 }
 

@@ -23,7 +23,7 @@ import { isClosedTo } from '../tasting/opening.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
 import { noteClaim } from '../claims/noteClaim.ts'
 import { whoSays } from '../claims/whoSays.ts'
-import { isTeaching } from '../people/queries.ts'
+import { isTeaching, teachingAmong } from '../people/queries.ts'
 import { tellLive } from '../live/hub.ts'
 import { stoodThen } from './stood.ts'
 import { refuseWrongTraining } from './ofTraining.ts'
@@ -37,6 +37,7 @@ import {
   insertShot,
   listShots,
 } from './queries.ts'
+import { toSummary } from './shotRow.ts'
 import { isWithheld } from './withheld.ts'
 
 /**
@@ -62,17 +63,19 @@ export async function recordShot(
           return 'set-aside'
         }
         await refuseWrongTraining(errand, input)
-        if (!(await storeShot(errand, shotId, input, digest))) throw idTaken()
+        const stored = await storeShot(errand, shotId, input, digest)
+        if (stored === null) throw idTaken()
         const { judgedBy } = input
         await noteClaim(errand, said, { kind: 'shot', recordId: shotId, subjectId: shotId, judgedBy })
-        return summaryOf(transaction, shotId)
+        const { isClaimed } = said
+        return { ...stored, current: { ...stored.current, isClaimed } }
       },
     }),
   )
 }
 
 /**
- * Stores a new shot with its trace; tells false when its id is taken.
+ * Stores a new shot with its trace; tells it as it was stored, or (null) that its id is taken.
  * @throws {Refusal} `invalid-input` naming an id that is not there
  */
 export async function storeShot(
@@ -80,29 +83,32 @@ export async function storeShot(
   shotId: string,
   input: ShotInput,
   digest = bodyDigest(input),
-): Promise<boolean> {
+): Promise<ShotSummary | null> {
   await refuseWrongThings(transaction, input, input.facts)
-  const isNew = await namingUnknownPerson(async () => {
+  const teachers = await teachingAmong(transaction, [input.personId, input.judgedBy])
+  const stored = await namingUnknownPerson(async () => {
     const pulled = deviceInstant(input.pulledAt, now)
-    const stood = await stoodThen(transaction, input, pulled.at)
-    if (!(await insertShot(transaction, actor.academyId, shotId, input, pulled, stood))) return false
-    await insertRevision(transaction, actor.academyId, {
+    const stood = await stoodThen(transaction, input, pulled.at, teachers.has(input.personId))
+    const shot = await insertShot(transaction, actor.academyId, shotId, input, pulled, stood)
+    if (shot === null) return null
+    const revision = await insertRevision(transaction, actor.academyId, {
       // The first revision goes by the shot's own id, so that repeating the request finds it.
       revisionId: shotId,
       shotId,
       revisionNo: 1,
       bodyDigest: digest,
       judgedBy: input.judgedBy,
-      isJudgeTeaching: await isTeaching(transaction, input.judgedBy),
+      isJudgeTeaching: teachers.has(input.judgedBy),
       reasonTextId: null,
       noteTextId: await keepNote(transaction, actor.academyId, input.personId, input.judgedBy, input.note),
       recordedAt: pulled.at,
       receivedAt: now,
       facts: input.facts,
     })
-    return true
+    const beside = { reason: null, note: input.note, claimedAt: null, confirmedAt: null, isDenied: null }
+    return toSummary({ shot, revision, series: input.series, beside }, new Map())
   })
-  if (!isNew) return false
+  if (stored === null) return null
   const { personId, judgedBy: actorId, trainingId } = input
   const { academyId } = actor
   await tellLive(transaction, academyId, { kind: 'shot', shotId, trainingId }, personId)
@@ -112,7 +118,7 @@ export async function storeShot(
     { academyId, kind: 'shot-recorded', actorId, personId, subjectId: shotId },
     now,
   )
-  return true
+  return stored
 }
 
 /**

@@ -2,18 +2,18 @@ import { type ShotInput, behindNamed, pulledWith, standsNow } from '@calm-apron/
 import type { AsItStood } from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { isTeaching } from '../people/queries.ts'
 import { thingsAt } from '../prepare/queries.ts'
 
-type Named = Pick<ShotInput, 'personId' | 'bagId' | 'machineId' | 'groupNo' | 'grinderId'>
+type Named = Pick<ShotInput, 'bagId' | 'machineId' | 'groupNo' | 'grinderId'>
 
 /** What a shot was pulled with, as it stood when it was pulled. */
 export async function stoodThen(
   transaction: AcademyTransaction,
   shot: Named,
   pulledAt: Date,
+  isPullerTeaching: boolean,
 ): Promise<AsItStood> {
-  const { personId, bagId, machineId, grinderId } = shot
+  const { bagId, machineId, grinderId } = shot
   const named = await thingsAt(transaction, present([bagId, machineId, grinderId]), pulledAt)
   const { coffeeId, basketId } = behindNamed(shot, named)
   const behind = await thingsAt(transaction, present([coffeeId, basketId]), pulledAt)
@@ -21,7 +21,7 @@ export async function stoodThen(
   return standsNow(pulledWith(shot, new Map([...named, ...behind])), {
     pulledAt: pulledAt.toISOString(),
     timeZone,
-    isPullerTeaching: await isTeaching(transaction, personId),
+    isPullerTeaching,
   })
 }
 

@@ -44,6 +44,8 @@ export interface TestServer {
   house: House
   app: Express
   database: TestDatabase
+  /** How many statements the database has been sent. */
+  statements: () => number
   /** A further server on the same database, with a clock of its own. */
   beside: (now?: () => Date) => Express
   /** The app with some part of its house replaced. */
@@ -74,9 +76,18 @@ export async function serveTest({
     template === 'last release' ? await databaseOfLastRelease() : await createTestDatabase(template, hasLine)
   const pools: Pool[] = []
   const live = liveHub(database.appUrl, () => undefined)
+  let statements = 0
   const houseWith = (clock: () => Date): House => {
     const pool = openPool(database.appUrl, () => undefined)
     pools.push(pool)
+    pool.on('connect', (client) => {
+      const query = client.query.bind(client)
+      const counted = (...asked: unknown[]): unknown => {
+        statements += 1
+        return Reflect.apply(query, client, asked)
+      }
+      Object.assign(client, { query: counted })
+    })
     const settings = { publicOrigin: ORIGIN, isSecure: false, demoSignIn: true, ...doors }
     return { database: databaseOver(pool), now: clock, doors: settings, live }
   }
@@ -108,7 +119,19 @@ export async function serveTest({
     return own
   }
   const http = template === 'empty' ? browser() : await as(somebody('trainer'))
-  return { http, browser: () => browser(), of, as, house, app, database, beside, appWith, stop }
+  return {
+    http,
+    browser: () => browser(),
+    of,
+    as,
+    house,
+    app,
+    database,
+    statements: () => statements,
+    beside,
+    appWith,
+    stop,
+  }
 }
 
 function first<T>(list: readonly T[]): T {

@@ -2,7 +2,7 @@ import type { Action, AuditKind } from '@calm-apron/contract'
 import type { TrainingHappening } from '@calm-apron/core'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { rolesOf } from '../people/queries.ts'
-import { type Named, refuseWrong, wrongNames, wrongRecipe } from '../prepare/namedThings.ts'
+import { type Named, refuseWrong, wrongNamesAndRecipe } from '../prepare/namedThings.ts'
 import { unknownId } from '../prepare/references.ts'
 
 /** What may be noted by whom: a setting is locked by whoever may dial in, all else by those who lead. */
@@ -48,14 +48,17 @@ async function refuseSetup(
     setup.seats.map(({ personId }) => personId),
   )
   refuseWrong([
-    ...(await wrongNames(transaction, [
-      [at('barId'), 'bar', setup.barId],
-      [at('grinderId'), 'grinder', setup.grinderId],
-      [at('bagId'), 'bag', setup.bagId],
-      [at('routineId'), 'routine', setup.routineId],
-      ...setup.seats.map(({ machineId }, no): Named => [at(`seats.${no}.machineId`), 'machine', machineId]),
-    ])),
-    ...(await wrongRecipe(transaction, at('recipeRevisionId'), setup.recipeRevisionId)),
+    ...(await wrongNamesAndRecipe(
+      transaction,
+      [
+        [at('barId'), 'bar', setup.barId],
+        [at('grinderId'), 'grinder', setup.grinderId],
+        [at('bagId'), 'bag', setup.bagId],
+        [at('routineId'), 'routine', setup.routineId],
+        ...setup.seats.map(({ machineId }, no): Named => [at(`seats.${no}.machineId`), 'machine', machineId]),
+      ],
+      [at('recipeRevisionId'), setup.recipeRevisionId],
+    )),
     ...setup.seats.flatMap(({ personId }, no) =>
       people.has(personId) ? [] : [unknownId(at(`seats.${no}.personId`))],
     ),
@@ -67,12 +70,10 @@ async function refuseLock(
   { lock }: Extract<TrainingHappening, { kind: 'locked' }>,
 ): Promise<void> {
   const at = (field: string) => `happening.lock.${field}`
-  refuseWrong([
-    ...(await wrongNames(transaction, [
-      [at('grinderId'), 'grinder', lock.grinderId],
-      [at('bagId'), 'bag', lock.bagId],
-      [at('basketId'), 'basket', lock.basketId],
-    ])),
-    ...(await wrongRecipe(transaction, at('recipeRevisionId'), lock.recipeRevisionId)),
-  ])
+  const named: Named[] = [
+    [at('grinderId'), 'grinder', lock.grinderId],
+    [at('bagId'), 'bag', lock.bagId],
+    [at('basketId'), 'basket', lock.basketId],
+  ]
+  refuseWrong(await wrongNamesAndRecipe(transaction, named, [at('recipeRevisionId'), lock.recipeRevisionId]))
 }

@@ -1,0 +1,33 @@
+import { startTestApp } from '@calm-apron/scripts/testing'
+import { type Compared, compareRoutes } from './longDays/compareRoutes.ts'
+import { fillAcademy } from './longDays/fillAcademy.ts'
+
+/** What a year and what a hundred years of a small academy leave behind. */
+const FEW = 10_000
+const MANY = 1_000_000
+
+const ms = (value: number) => value.toFixed(1).padStart(6)
+
+const app = await startTestApp('demo')
+try {
+  await fillAcademy(app.database.superuserUrl, 0, FEW)
+  const few = await compareRoutes(app.url, app.database.appUrl)
+  const startMs = performance.now()
+  await fillAcademy(app.database.superuserUrl, FEW, MANY)
+  const filledS = (performance.now() - startMs) / 1000
+  const many = await compareRoutes(app.url, app.database.appUrl)
+  console.log(`\nOf ${MANY} shots of 500 people (filled in ${filledS.toFixed(0)} s), in ms, median:`)
+  console.log('                          route  the same rows by hand   ratio   more   of 10,000: ratio')
+  for (const [index, each] of many.entries()) console.log(line(each, few[index]))
+} finally {
+  await app.remove()
+}
+
+function line({ name, routeMs, rawMs }: Compared, few: Compared | undefined): string {
+  const byHand =
+    rawMs === null
+      ? ''.padEnd(39)
+      : `${ms(rawMs).padStart(16)} ${(routeMs / rawMs).toFixed(2).padStart(13)} ${ms(routeMs - rawMs).padStart(7)}`
+  const growth = few === undefined ? '' : (routeMs / few.routeMs).toFixed(2).padStart(12)
+  return `  ${name.padEnd(22)} ${ms(routeMs)} ${byHand} ${growth}`
+}
