@@ -2,10 +2,10 @@ interface Doors {
   demo: { people: { personId: string; role: string }[] }
 }
 
-/** Comes in as one of the demo's people; returns what to send as `Cookie`. */
-export async function comeIn(url: string, role: string): Promise<string> {
+/** Comes in as one of the demo's people, of those in a role the first or a later one; returns what to send as `Cookie`. */
+export async function comeIn(url: string, role: string, no = 0): Promise<string> {
   const doors = (await (await fetch(`${url}/api/v1/doors`)).json()) as Doors
-  const personId = doors.demo.people.find((each) => each.role === role)?.personId
+  const personId = doors.demo.people.filter((each) => each.role === role)[no]?.personId
   const answer = await send(url, 'POST', '/session/demo', { personId })
   return answer.headers
     .getSetCookie()

@@ -1,10 +1,14 @@
 import { readFileSync } from 'node:fs'
 import { startTestApp } from '@calm-apron/scripts/testing'
+import { fork } from 'node:child_process'
 import { v7 as uuidv7 } from 'uuid'
 import { comeIn } from './comeIn.ts'
+import type { RecordOrder } from './recordShots.ts'
 
 const CHANGES = 200
-const GROUPS = 50
+const GROUPS = 60
+/** Shots recorded one after the other while they tell. */
+const SHOT_EVERY_MS = 100
 const STREAM_S = 15
 const TELL_EVERY_MS = 500
 /** Of `/proc`: jiffies a second, as Linux has them. */
@@ -48,13 +52,16 @@ try {
     return trainingId
   }
 
+  /** Nobody follows from as many pages as there are tablets in a house: they are several people's. */
+  const followers = [cookie, await comeIn(app.url, 'head'), await comeIn(app.url, 'trainer', 1)]
   /** Follows a training; calls back with each stage's sequence number, which is sent as its seconds. */
-  async function follow(trainingId: string, heard: (pumpS: number) => void): Promise<() => void> {
+  async function follow(trainingId: string, heard: (pumpS: number) => void, no = 0): Promise<() => void> {
     const stop = new AbortController()
     const answer = await fetch(`${api}/trainings/${trainingId}/live`, {
-      headers: { Cookie: cookie },
+      headers: { Cookie: followers[no % followers.length] ?? '' },
       signal: stop.signal,
     })
+    if (!answer.ok) throw new Error(`A line: ${answer.status}`)
     const words = new TextDecoder()
     const reading = (async () => {
       for await (const chunk of answer.body ?? [])
@@ -113,13 +120,46 @@ try {
   const memoryMb = () =>
     Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${app.pid()}/status`, 'utf8'))?.[1] ?? NaN) / 1024
 
-  async function stream(groups: number): Promise<{ cpuShare: number; heard: number; told: number }> {
+  const { shots } = (await (await fetch(`${api}/shots?limit=1`, { headers })).json()) as {
+    shots: (Record<string, unknown> & { current: { facts: object } })[]
+  }
+  const [known] = shots
+  const {
+    shotId: _id,
+    current: _current,
+    tasted: _tasted,
+    stood: _stood,
+    clockAheadS: _s,
+    ...setting
+  } = known ?? missing()
+  const shot = {
+    ...setting,
+    judgedBy: me.person.personId,
+    note: '',
+    series: null,
+    facts: known?.current.facts,
+  }
+
+  async function recordShots(forMs: number): Promise<number[]> {
+    const order: RecordOrder = { api, headers, shot, everyMs: SHOT_EVERY_MS, forMs }
+    const recorder = fork(new URL('./recordShots.ts', import.meta.url), { execArgv: ['--import', 'tsx'] })
+    recorder.send(order)
+    return new Promise((resolve, reject) => {
+      recorder.once('message', (took) => resolve(took as number[]))
+      recorder.once('exit', () => reject(new Error('The recorder ended.')))
+    })
+  }
+
+  async function stream(
+    groups: number,
+  ): Promise<{ cpuShare: number; heard: number; told: number; shotMs: number[] }> {
     let [told, heard] = [0, 0]
     const ids: string[] = []
     for (let group = 0; group < groups; group += 1) ids.push(await startTraining())
-    const leaving = await Promise.all(ids.map((each) => follow(each, () => (heard += 1))))
+    const leaving = await Promise.all(ids.map((each, no) => follow(each, () => (heard += 1), no)))
     const fromS = cpuS()
     const untilMs = performance.now() + STREAM_S * 1000
+    const recording = recordShots(STREAM_S * 1000)
     await Promise.all(
       ids.map(async (each) => {
         for (let no = 1; performance.now() < untilMs; no += 1) {
@@ -133,15 +173,24 @@ try {
       }),
     )
     const cpuShare = (cpuS() - fromS) / STREAM_S
+    const shotMs = await recording
     await new Promise((resolve) => setTimeout(resolve, 300))
     for (const each of leaving) each()
-    return { cpuShare, heard, told }
+    return { cpuShare, heard, told, shotMs }
   }
   const one = await stream(1)
   const many = await stream(GROUPS)
   console.log(
     `  ${GROUPS} groups telling their weight twice a second for ${STREAM_S} s, each followed by a tablet: ${(100 * many.cpuShare).toFixed(0)} % of one core (one group ${(100 * one.cpuShare).toFixed(1)} %, ratio ${(many.cpuShare / one.cpuShare).toFixed(1)}), ${memoryMb().toFixed(0)} MB, ${many.heard} of ${many.told} heard`,
   )
+  const [aloneMs, amidMs] = [percentile(one.shotMs, 0.99), percentile(many.shotMs, 0.99)]
+  console.log(
+    `  a shot recorded meanwhile: ${percentile(many.shotMs, 0.5).toFixed(1)} ms median, ${amidMs.toFixed(1)} ms 99th percentile (beside one group ${percentile(one.shotMs, 0.5).toFixed(1)} and ${aloneMs.toFixed(1)}; ratio ${(amidMs / aloneMs).toFixed(1)})`,
+  )
 } finally {
   await app.remove()
+}
+
+function missing(): never {
+  throw new Error('The demo has no shot.')
 }

@@ -25,6 +25,8 @@ const environment = z
       .optional(),
     DEMO_SIGN_IN: z.enum(['yes', 'no']).default('no'),
     DATABASE_URL: z.string().min(1),
+    /** Past a pooler that shares connections, where there is one: to listen needs a connection of one's own. */
+    DATABASE_LISTEN_URL: z.string().min(1).optional(),
     WEB_FOLDER: z.string().min(1),
     LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
   })
@@ -46,6 +48,8 @@ export interface Environment {
   demoSignIn: boolean
   deviceOrigins: string[]
   databaseUrl: string
+  /** Where the live line listens. */
+  listenUrl: string
   webFolder: string
   logLevel: string
 }
@@ -75,6 +79,7 @@ export function readEnvironment(variables: NodeJS.ProcessEnv): Environment {
     demoSignIn: rest.DEMO_SIGN_IN === 'yes',
     deviceOrigins: rest.DEVICE_ORIGINS?.split(',') ?? [],
     databaseUrl: rest.DATABASE_URL,
+    listenUrl: rest.DATABASE_LISTEN_URL ?? rest.DATABASE_URL,
     webFolder: rest.WEB_FOLDER,
     logLevel: rest.LOG_LEVEL,
   }

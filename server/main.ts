@@ -24,7 +24,7 @@ const pool = openPool(environment.databaseUrl, (error) =>
   logger.warn({ err: error }, 'lost a database connection'),
 )
 const { publicOrigin, isSecure, demoSignIn } = environment
-const live = liveHub(environment.databaseUrl, (error) =>
+const live = liveHub(environment.listenUrl, (error) =>
   logger.warn({ err: bareError(error) }, 'the live line to the database broke'),
 )
 const house = {

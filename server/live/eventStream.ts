@@ -50,7 +50,18 @@ export function eventStream(res: Response, stillMay: () => Promise<boolean>): Ev
     isGone: () => isGone,
     onGone,
     open,
-    say: (message) => write(`data: ${JSON.stringify(message)}\n\n`),
+    say: (message) => write(textOf(message)),
     end: () => res.end(),
   }
+}
+
+const texts = new WeakMap<object, string>()
+
+/** Written once for all to whom the very same is said. */
+function textOf(message: object): string {
+  const known = texts.get(message)
+  if (known !== undefined) return known
+  const text = `data: ${JSON.stringify(message)}\n\n`
+  texts.set(message, text)
+  return text
 }

@@ -1,6 +1,7 @@
 import { type PersonRecord, type Role, teaches } from '@calm-apron/contract'
 import { and, asc, count, eq, gt, isNull, ne, or, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
+import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import {
   academy,
@@ -111,6 +112,13 @@ export async function isTeaching(transaction: AcademyTransaction, personId: stri
   return teaches(await roleOf(transaction, personId))
 }
 
+const rolesById = keptQuery((builder) =>
+  builder
+    .select({ personId: person.personId, role: person.role })
+    .from(person)
+    .where(anyOf(person.personId, sql.placeholder('personIds'))),
+)
+
 /** Those of them who teach. */
 export async function teachingAmong(
   transaction: AcademyTransaction,
@@ -137,10 +145,7 @@ export async function rolesOf(
   personIds: readonly string[],
 ): Promise<Map<string, Role>> {
   if (personIds.length === 0) return new Map()
-  const rows = await transaction
-    .select({ personId: person.personId, role: person.role })
-    .from(person)
-    .where(anyOf(person.personId, sql.param(personIds)))
+  const rows = await rolesById(transaction, '', { personIds })
   return new Map(rows.map(({ personId, role }) => [personId, role]))
 }
 

@@ -201,6 +201,23 @@ export async function kindsBehind(
   }
 }
 
+const IS_BEFORE = sql`${preparedRevision.changedAt} <= ${sql.placeholder('at')}::timestamptz`
+const thingsThen = keptQuery((builder) =>
+  builder
+    .selectDistinctOn([preparedRevision.preparedId], {
+      kind: prepared.kind,
+      parentId: prepared.parentId,
+      revision: getTableColumns(preparedRevision),
+    })
+    .from(preparedRevision)
+    .innerJoin(prepared, eq(prepared.preparedId, preparedRevision.preparedId))
+    .where(anyOf(preparedRevision.preparedId, sql.placeholder('ids')))
+    .orderBy(
+      preparedRevision.preparedId,
+      sql`(${IS_BEFORE}) desc, case when ${IS_BEFORE} then ${preparedRevision.revisionNo} else -${preparedRevision.revisionNo} end desc`,
+    ),
+)
+
 /** Things as they stood at an instant; what was first prepared after it as it was prepared then. */
 export async function thingsAt(
   transaction: AcademyTransaction,
@@ -208,20 +225,7 @@ export async function thingsAt(
   at: Date,
 ): Promise<Map<string, ThingThen>> {
   if (preparedIds.length === 0) return new Map()
-  const isBefore = sql`${preparedRevision.changedAt} <= ${at.toISOString()}::timestamptz`
-  const rows = await transaction
-    .selectDistinctOn([preparedRevision.preparedId], {
-      kind: prepared.kind,
-      parentId: prepared.parentId,
-      revision: preparedRevision,
-    })
-    .from(preparedRevision)
-    .innerJoin(prepared, eq(prepared.preparedId, preparedRevision.preparedId))
-    .where(anyOf(preparedRevision.preparedId, sql.param(preparedIds)))
-    .orderBy(
-      preparedRevision.preparedId,
-      sql`(${isBefore}) desc, case when ${isBefore} then ${preparedRevision.revisionNo} else -${preparedRevision.revisionNo} end desc`,
-    )
+  const rows = await thingsThen(transaction, '', { ids: preparedIds, at: at.toISOString() })
   return new Map(
     rows.map(({ kind, parentId, revision }) => [
       revision.preparedId,

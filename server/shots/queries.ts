@@ -102,16 +102,20 @@ export async function findRevision(
   transaction: AcademyTransaction,
   revisionId: string,
 ): Promise<{ shotId: string; bodyDigest: string; noteTextId: string | null } | null> {
-  const [row] = await transaction
+  const [row] = await revisionById(transaction, '', { revisionId })
+  return row ?? null
+}
+
+const revisionById = keptQuery((builder) =>
+  builder
     .select({
       shotId: shotRevision.shotId,
       bodyDigest: shotRevision.bodyDigest,
       noteTextId: shotRevision.noteTextId,
     })
     .from(shotRevision)
-    .where(eq(shotRevision.revisionId, revisionId))
-  return row ?? null
-}
+    .where(eq(shotRevision.revisionId, sql.placeholder('revisionId'))),
+)
 
 /** A shot, its recipe, and its revisions newest first; null when there is none by that id. */
 export async function findShot(transaction: AcademyTransaction, shotId: string): Promise<ShotDetail | null> {
