@@ -16,8 +16,8 @@ const SHOTS_AT_ONCE = 100_000
 
 /** Instants of shots, the last of a million a day ago; and ids like those that devices make, in the order of their time. */
 const HELPERS = `
-  create function pg_temp.pulled(n bigint) returns timestamptz language sql immutable as
-    $$ select timestamptz '2026-11-20 08:00Z' + (n - 1000000) * interval '${SHOT_EVERY_S} seconds' $$;
+  create function pg_temp.pulled(n bigint) returns timestamptz language sql stable as
+    $$ select date_trunc('day', now()) - interval '1 day' + (n - 1000000) * interval '${SHOT_EVERY_S} seconds' $$;
   create function pg_temp.id(kind text, n bigint) returns uuid language sql immutable as $$
     select (lpad(to_hex(1600000000000 + n * ${SHOT_EVERY_S}000), 12, '0') || '7' || substr(md5(kind || n), 1, 3)
       || 'a' || substr(md5(kind || n), 4, 15))::uuid $$;
@@ -125,8 +125,9 @@ async function copyFirst(
       select academy_id, pg_temp.id('${kind}', n), pg_temp.id('${kind}', n), 1,
         content || jsonb_build_object('name', '${kind} ' || n) || ${content}, content_version, '', now() - interval '1 year'
       from ${original}, ${numbers} on conflict do nothing;
-    insert into prepared (academy_id, prepared_id, kind, parent_id, revision_no, name_key, search_text)
-      select academy_id, pg_temp.id('${kind}', n), kind, ${parent}, 1, '${kind} ' || n, '${kind} ' || n || ' ' || search_text
+    insert into prepared (academy_id, prepared_id, kind, parent_id, revision_no, name_key, search_text, over_on)
+      select academy_id, pg_temp.id('${kind}', n), kind, ${parent}, 1, '${kind} ' || n, '${kind} ' || n || ' ' || search_text,
+        ((content || ${content}) ->> 'finishedOn')::date
       from ${original}, ${numbers} on conflict do nothing`)
 }
 
@@ -170,9 +171,9 @@ async function addShots(client: pg.Client, [first, last]: readonly [number, numb
     insert into call (academy_id, call_id, shot_id, person_id, stage, verdict, called_at, rules_version, received_at, body_digest)
       select academy_id, pg_temp.id('call', n), pg_temp.id('shot', n), pg_temp.pupil(n), 'final', 'balanced', pg_temp.pulled(n), 1,
         pg_temp.pulled(n), '' from academy_here, ${numbers} where n % ${SERIES_EVERY} = 0;
-    insert into audit (academy_id, audit_id, at, kind, actor_id, person_id, subject_id, after)
+    insert into audit (academy_id, audit_id, at, kind, actor_id, person_id, subject_id)
       select academy_id, pg_temp.id('audit', n), pg_temp.pulled(n), 'shot-recorded', trainer_id, pg_temp.pupil(n),
-        pg_temp.id('shot', n), to_jsonb(c) - 'academy_id' - 'no' - 'many' from ${factsOf}`)
+        pg_temp.id('shot', n) from ${factsOf}`)
 }
 
 /** What a scale saw of a shot of half a minute, ten times a second. */

@@ -1,7 +1,5 @@
 import {
-  PREPARED_CONTENT,
   type PreparedRecord,
-  type PreparedRevision,
   type RecipeRevision,
   type ShotSummary,
   type WorkedSetting,
@@ -14,16 +12,10 @@ import { notThere } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { findRecipeRevisions, listShots } from '../shots/queries.ts'
 import { coffeesOfBags } from './coffeesOfBags.ts'
-import { findPrepared, listRevisions } from './queries.ts'
+import { findPrepared } from './queries.ts'
 
 /** As far back as settings are looked for. */
 const NEWEST_SHOTS = 300
-
-/** Where the inner burr stood from an instant on; null where the grinder has none. */
-interface BurrSince {
-  sinceMs: number
-  burr: InnerBurr | null
-}
 
 interface Worked {
   setting: number
@@ -41,13 +33,13 @@ export async function workedSettings(errand: Errand, grinderId: string): Promise
   const [record] = await findPrepared(transaction, [grinderId])
   const grinder = record && asKind(record, 'grinder')
   if (!grinder) throw notThere()
-  const burrs = burrHistory(await listRevisions(transaction, grinderId))
   const shots = await shotsThatWorked(errand, grinderId)
   const coffeeOf = await coffeesOfBags(errand, shots)
   const byCoffee = new Map<PreparedRecord, Worked[]>()
-  for (const { bagId, pulledAt, current } of shots) {
+  for (const shot of shots) {
+    const { bagId, pulledAt } = shot
     const coffee = coffeeOf.get(bagId ?? '')
-    const setting = settingNow(current.facts.grindSetting, pulledAt, burrs, grinder.content.innerBurr)
+    const setting = settingNow(shot, grinder.content.innerBurr)
     if (setting === null || coffee === undefined) continue
     byCoffee.set(coffee, [...(byCoffee.get(coffee) ?? []), { setting, pulledAt }])
   }
@@ -73,23 +65,12 @@ function didWork(shot: ShotSummary, recipe: RecipeRevision | undefined): boolean
   return flow.state === 'on' && gate.passed
 }
 
-/** The positions of the inner burr, newest first; the first revision stands for all that was before it. */
-function burrHistory(revisions: readonly PreparedRevision[]): BurrSince[] {
-  return revisions.map(({ revisionNo, changedAt, content }) => ({
-    sinceMs: revisionNo === 1 ? -Infinity : Date.parse(changedAt),
-    burr: PREPARED_CONTENT.grinder.parse(content).innerBurr,
-  }))
-}
-
-function settingNow(
-  setting: number | null,
-  pulledAt: string,
-  burrs: readonly BurrSince[],
-  now: InnerBurr | null,
-): number | null {
-  const then = burrs.find(({ sinceMs }) => sinceMs <= Date.parse(pulledAt))?.burr ?? null
-  if (setting === null || then === null || now === null) return setting
-  return settingAfterBurrMove(setting, then, now)
+/** As the scale reads now; null where nobody knows how far a move of the inner burr shifted it. */
+function settingNow({ current, stood }: ShotSummary, now: InnerBurr | null): number | null {
+  const setting = current.facts.grindSetting
+  const at = stood.grinder?.innerBurrAt ?? null
+  if (setting === null || at === null || now === null) return setting
+  return settingAfterBurrMove(setting, { ...now, at }, now)
 }
 
 function summed({ preparedId: coffeeId, content }: PreparedRecord, worked: Worked[]): WorkedSetting[] {
