@@ -1,13 +1,13 @@
 import type { RecipeRevision, Today, TodayPerson } from '@calm-apron/contract'
 import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm'
+import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { person, personName, prepared, preparedRevision, shot } from '../database/schema/index.ts'
 import { awaitsCall } from '../shots/queries.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
 
-/** People of the academy by name; those whose account has ended too, because records name them. */
-export async function listPeople(transaction: AcademyTransaction): Promise<TodayPerson[]> {
-  const rows = await transaction
+const everyone = keptQuery((builder) =>
+  builder
     .select({
       personId: person.personId,
       displayName: personName.displayName,
@@ -16,7 +16,12 @@ export async function listPeople(transaction: AcademyTransaction): Promise<Today
     })
     .from(person)
     .innerJoin(personName, eq(personName.personId, person.personId))
-    .orderBy(asc(personName.displayName), asc(person.personId))
+    .orderBy(asc(personName.displayName), asc(person.personId)),
+)
+
+/** People of the academy by name; those whose account has ended too, because records name them. */
+export async function listPeople(transaction: AcademyTransaction): Promise<TodayPerson[]> {
+  const rows = await everyone(transaction, '', {})
   return rows.map(({ endedAt, ...rest }) => ({ ...rest, isActive: endedAt === null }))
 }
 

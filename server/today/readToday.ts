@@ -14,7 +14,7 @@ import { gramsLeft } from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
 import type { Errand } from '../http/serve.ts'
 import { preparedInUse } from '../prepare/queries.ts'
-import { coffeeUsed } from '../prepare/useQueries.ts'
+import { type CoffeeUsed, coffeeUsed } from '../prepare/useQueries.ts'
 import { seatedWith } from '../training/queries.ts'
 import { awaitingSince, lastLeads, listPeople, recipesReplacedSince } from './queries.ts'
 
@@ -42,7 +42,8 @@ export async function readToday({ actor, transaction, now }: Errand): Promise<To
   const peers = isForAll ? new Set<string>() : await seatedWith(transaction, actor.personId)
   const isTold = ({ personId, role }: Today['people'][number]) =>
     isForAll || teaches(role) || personId === actor.personId || peers.has(personId)
-  const { things, unreadable } = sorted(await preparedInUse(transaction, SHOWN))
+  const late = await coffeeUsed(transaction, now)
+  const { things, unreadable } = sorted(withoutIdleCoffees(await preparedInUse(transaction, SHOWN), late))
   const earlier = await recipesReplacedSince(transaction, new Date(now.getTime() - EARLIER_DAYS * MS_PER_DAY))
   return {
     academy: await findAcademy(transaction),
@@ -54,7 +55,7 @@ export async function readToday({ actor, transaction, now }: Errand): Promise<To
       ...content,
     })),
     earlierRecipes: earlier,
-    coffees: await coffeesOf({ transaction, now }, things),
+    coffees: coffeesOf(things, late),
     bars: barsOf(things),
     routines: ofKind(things, 'routine').map((each) => ({ routineId: each.preparedId, ...each.content })),
     cautions: ofKind(things, 'caution').map((each) => ({ cautionId: each.preparedId, ...each.content })),
@@ -82,18 +83,18 @@ function ofKind<K extends PreparedKind>(things: readonly AnyPrepared[], kind: K)
   return things.filter((each): each is AnyPrepared & Prepared<K> => each.kind === kind)
 }
 
-async function coffeesOf(
-  { transaction, now }: Pick<Errand, 'transaction' | 'now'>,
-  things: readonly AnyPrepared[],
-): Promise<TodayCoffee[]> {
-  const late = await coffeeUsed(transaction, now)
+/** Without the coffees of which no bag is about and none was used of late: most of them, in a house of years. */
+function withoutIdleCoffees(records: readonly PreparedRecord[], { pace }: CoffeeUsed): PreparedRecord[] {
+  const about = new Set(pace.map(({ coffeeId }) => coffeeId))
+  for (const { kind, parentId } of records) if (kind === 'bag' && parentId !== null) about.add(parentId)
+  return records.filter(({ kind, preparedId }) => kind !== 'coffee' || about.has(preparedId))
+}
+
+function coffeesOf(things: readonly AnyPrepared[], late: CoffeeUsed): TodayCoffee[] {
   const used = new Map(late.bags.map(({ bagId, groundG }) => [bagId, groundG]))
   const pace = new Map(late.pace.map(({ coffeeId, gramsPerDay }) => [coffeeId, gramsPerDay]))
   const bags = ofKind(things, 'bag')
-  const isAbout = ({ preparedId }: Prepared<'coffee'>) =>
-    pace.has(preparedId) || bags.some(({ parentId }) => parentId === preparedId)
-  const about = ofKind(things, 'coffee').filter(isAbout)
-  return about.map(({ preparedId: coffeeId, content }) => ({
+  return ofKind(things, 'coffee').map(({ preparedId: coffeeId, content }) => ({
     coffeeId,
     ...content,
     gramsPerDay: pace.get(coffeeId) ?? 0,

@@ -65,6 +65,22 @@ function trainingsOf(transaction: AcademyTransaction, personId: string) {
     .where(sql`${trainingEvent.happening} @> ${seated}::jsonb`)
 }
 
+/** Those of them who sit in a training, or did; null where there is none by that id. Nothing of it is read besides. */
+export async function seatedAmong(
+  transaction: AcademyTransaction,
+  trainingId: string,
+  personIds: readonly string[],
+): Promise<Set<string> | null> {
+  const { rows } = await transaction.execute<{ person_id: string | null }>(sql`
+    select asked.person_id from (select 1 from training_event where training_id = ${trainingId} limit 1) there
+    left join (
+      select person_id from unnest(${sql.param(personIds)}::uuid[]) person_id
+      where exists (select from training_event e where e.training_id = ${trainingId} and e.happening @> jsonb_build_object(
+        'setup', jsonb_build_object('seats', jsonb_build_array(jsonb_build_object('personId', person_id)))))) asked on true`)
+  if (rows.length === 0) return null
+  return new Set(rows.flatMap((row) => row.person_id ?? []))
+}
+
 /** Everyone who sits, or did, in a training in which somebody does. */
 export async function seatedWith(transaction: AcademyTransaction, personId: string): Promise<Set<string>> {
   const rows = await transaction

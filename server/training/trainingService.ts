@@ -27,7 +27,7 @@ import { roleOf } from '../people/queries.ts'
 import { Refusal, refuseField } from '../refusal.ts'
 import { ACTION_OF, TRACE_OF, refuseWrongSetup } from './happening.ts'
 import { tellLive } from '../live/hub.ts'
-import { eventsOf, findEvent, insertEvent, trainingPage, trainingsSince } from './queries.ts'
+import { eventsOf, findEvent, insertEvent, seatedAmong, trainingPage, trainingsSince } from './queries.ts'
 
 /** As far back as a training can still be on. */
 const RECENT_MS = 24 * 3_600_000
@@ -198,12 +198,12 @@ export async function passOnStage(
   stage: GroupStage,
 ): Promise<void> {
   const { actor, transaction } = errand
-  const events = await eventsOf(transaction, trainingId)
-  if (events.length === 0) throw notThere()
-  refuseUnlessOwn(actor, 'tell-stage', hasSeat(events, actor.personId))
+  const seated = await seatedAmong(transaction, trainingId, [actor.personId, stage.personId])
+  if (seated === null) throw notThere()
+  refuseUnlessOwn(actor, 'tell-stage', seated.has(actor.personId))
   const isTheirs =
     stage.personId === actor.personId ||
-    (reachOf(actor.part, 'tell-stage') === 'all' && hasSeat(events, stage.personId))
+    (reachOf(actor.part, 'tell-stage') === 'all' && seated.has(stage.personId))
   if (!isTheirs) throw refuseField('personId', 'not-theirs', 'Nobody else tells what they are doing.')
   await tellLive(transaction, actor.academyId, {
     kind: 'stage',

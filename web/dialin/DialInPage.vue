@@ -163,7 +163,7 @@ async function lockAndGo(): Promise<void> {
         {{ t('dialin.spent', { mass: format.mass(advice.spent.grams) }, advice.spent.shots) }}
         <MoneySpent :money="advice.spent.money" />
         {{ ' '
-        }}<span v-if="best">{{
+        }}<span v-if="best && !isTasteLed({ recipe: recipe.targets })">{{
           t('dialin.best', { setting: shown(best.setting), s: format.seconds(best.s) })
         }}</span>
       </p>

@@ -40,15 +40,7 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
       </section>
     </div>
     <div class="side">
-      <AwaitingCalls />
-      <OpenDrafts />
-      <CareList />
-      <section aria-labelledby="coffee">
-        <h2 id="coffee">{{ t('today.coffee') }}</h2>
-        <CoffeeCare v-for="coffee in inUse" :key="coffee.coffeeId" :coffee="coffee" />
-        <p v-if="inUse.length === 0" class="soft">{{ t('today.noBag') }}</p>
-      </section>
-      <p v-if="today.unreadable.length > 0" role="note">
+      <p v-if="today.unreadable.length > 0" class="unreadable" role="note">
         {{
           t(
             'today.unreadable',
@@ -57,6 +49,14 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
           )
         }}
       </p>
+      <AwaitingCalls />
+      <OpenDrafts />
+      <CareList />
+      <section aria-labelledby="coffee">
+        <h2 id="coffee">{{ t('today.coffee') }}</h2>
+        <CoffeeCare v-for="coffee in inUse" :key="coffee.coffeeId" :coffee="coffee" />
+        <p v-if="inUse.length === 0" class="soft">{{ t('today.noBag') }}</p>
+      </section>
       <section v-if="today.bars.length === 0" aria-labelledby="no-bar">
         <h2 id="no-bar">{{ t('today.bar') }}</h2>
         <p>
@@ -78,6 +78,10 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
 }
 .head {
   grid-area: head;
+}
+.unreadable {
+  padding: 10px 16px;
+  border-left: 4px solid var(--ochre);
 }
 .main {
   grid-area: main;
