@@ -19,6 +19,9 @@ try {
   console.log(`\nOf ${MANY} shots of 500 people (filled in ${filledS.toFixed(0)} s), in ms, median:`)
   console.log('                          route  the same rows by hand   ratio   more   of 10,000: ratio')
   for (const [index, each] of many.entries()) console.log(line(each, few[index]))
+  for (const { name, plan } of many)
+    if (plan.length > 0)
+      console.log(`\n  ${name} misses its goal; its rows are found so:\n    ${plan.join('\n    ')}`)
 } finally {
   await app.remove()
 }

@@ -4,6 +4,7 @@ import pg from 'pg'
 import { comeIn } from '../comeIn.ts'
 import {
   type RawStatement,
+  planOf,
   auditRows,
   oneShotRows,
   preparedRows,
@@ -18,7 +19,13 @@ export interface Compared {
   routeMs: number
   /** null where nobody would write it by hand. */
   rawMs: number | null
+  /** How the database goes about the rows, where the route misses its goal; else nothing. */
+  plan: string[]
 }
+
+/** A route may take half as long again as its rows by hand, or so many ms more where those take less than eight. */
+const isMissed = (routeMs: number, rawMs: number) =>
+  rawMs >= 8 ? routeMs > 1.5 * rawMs : routeMs > rawMs + 4
 
 interface Route {
   name: string
@@ -62,7 +69,9 @@ export async function compareRoutes(url: string, databaseUrl: string): Promise<C
         () => ask(path),
         ...(raw === null ? [] : [() => runRaw(client, tokenHash, raw)]),
       ])
-      compared.push({ name, routeMs: median(route), rawMs: raw === null ? null : median(byHand) })
+      const [routeMs, rawMs] = [median(route), raw === null ? null : median(byHand)]
+      const isPlanTold = raw !== null && rawMs !== null && isMissed(routeMs, rawMs)
+      compared.push({ name, routeMs, rawMs, plan: isPlanTold ? await planOf(client, tokenHash, raw) : [] })
     }
     return compared
   } finally {

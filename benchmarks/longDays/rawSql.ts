@@ -121,3 +121,21 @@ export async function runRaw(
   await client.query('commit')
   return done[0]?.rowCount ?? 0
 }
+
+/** How the database goes about the first of these statements. */
+export async function planOf(
+  client: pg.Client,
+  tokenHash: string,
+  [first]: readonly RawStatement[],
+): Promise<string[]> {
+  if (first === undefined) return []
+  const explained = { ...first, text: `explain (analyze, costs off, timing off) ${first.text}` }
+  await client.query('begin')
+  await client.query(
+    "select set_config('calm_apron.academy_id', academy_behind('session', $1)::text, true)",
+    [tokenHash],
+  )
+  const { rows } = await client.query<{ 'QUERY PLAN': string }>(explained.text, explained.values([]))
+  await client.query('commit')
+  return rows.map((row) => row['QUERY PLAN'])
+}
