@@ -1,6 +1,9 @@
 import type { AuditEntry, AuditQuery } from '@calm-apron/contract'
-import { type SQL, aliasedTable, and, desc, eq, sql } from 'drizzle-orm'
-import { keptQuery } from '../database/keptQuery.ts'
+import { type SQL, aliasedTable, desc, eq, sql } from 'drizzle-orm'
+import type { AnyPgColumn } from 'drizzle-orm/pg-core'
+import { anyOf } from '../database/anyOf.ts'
+import { behindEnd } from '../database/behindEnd.ts'
+import { filteredQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { academy, audit, freeText, personName } from '../database/schema/index.ts'
 import type { PageEnd } from '../http/cursor.ts'
@@ -11,11 +14,9 @@ const FILTERS = {
   kind: sql`${audit.kind} = ${sql.placeholder('kind')}`,
   from: sql`${audit.at} >= ${startOfDay('from')}`,
   until: sql`${audit.at} < ${startOfDay('until')} + interval '1 day'`,
-  after: sql`(${audit.at}, ${audit.auditId}) < (${sql.placeholder('afterAt')}::timestamptz, ${sql.placeholder('afterId')}::uuid)`,
-  /** Each way is read off its own index. */
-  isOfPerson: sql`${audit.auditId} = any (${sql.placeholder('ids')})`,
+  after: behindEnd(audit.at, audit.auditId),
+  ids: anyOf(audit.auditId, sql.placeholder('ids')),
 }
-const isFilter = (name: string): name is keyof typeof FILTERS => name in FILTERS
 
 /** Midnight of a date where the academy is. */
 function startOfDay(day: 'from' | 'until'): SQL {
@@ -28,10 +29,9 @@ export async function listTraces(
   { limit, personId, actorId, kind, from, until }: AuditQuery,
   after: PageEnd | null,
 ): Promise<AuditEntry[]> {
-  return selectTraces(
-    transaction,
-    { personId, actorId, kind, from, until, after: after ?? undefined },
-    limit + 1,
+  const asked = { personId, actorId, kind, from, until, after: after ?? undefined }
+  return toEntries(
+    await traces(transaction, asked, { limit: limit + 1, afterAt: after?.at, afterId: after?.id }),
   )
 }
 
@@ -42,19 +42,19 @@ export async function tracesOfPerson(
   after: PageEnd | null,
   limit: number,
 ): Promise<AuditEntry[]> {
-  const behind =
-    after === null ? sql`` : sql`and (at, audit_id) < (${after.at}::timestamptz, ${after.id}::uuid)`
-  const newest = (column: SQL) =>
+  const behind = after === null ? sql`` : sql`and ${behindEnd(audit.at, audit.auditId, after)}`
+  // Each way is read off its own index.
+  const newest = (column: AnyPgColumn) =>
     sql`(select audit_id from audit where ${column} = ${personId} ${behind} order by at desc, audit_id desc limit ${limit})`
   const { rows } = await transaction.execute<{ audit_id: string }>(
-    sql`${newest(sql`person_id`)} union ${newest(sql`actor_id`)}`,
+    sql`${newest(audit.personId)} union ${newest(audit.actorId)}`,
   )
-  return selectTraces(transaction, { isOfPerson: true }, limit, { ids: rows.map((row) => row.audit_id) })
+  return toEntries(await traces(transaction, { ids: rows.map((row) => row.audit_id) }, { limit }))
 }
 
 const actorName = aliasedTable(personName, 'actor_name')
 
-const traces = keptQuery((builder, shape: string) =>
+const traces = filteredQuery(FILTERS, (builder, where) =>
   builder
     .select({
       auditId: audit.auditId,
@@ -74,31 +74,11 @@ const traces = keptQuery((builder, shape: string) =>
     .leftJoin(actorName, eq(actorName.personId, audit.actorId))
     .leftJoin(personName, eq(personName.personId, audit.personId))
     .leftJoin(freeText, eq(freeText.textId, audit.whyTextId))
-    .where(
-      and(
-        ...shape
-          .split(' ')
-          .filter(isFilter)
-          .map((filter) => FILTERS[filter]),
-      ),
-    )
+    .where(where)
     .orderBy(desc(audit.at), desc(audit.auditId))
     .limit(sql.placeholder('limit')),
 )
 
-async function selectTraces(
-  transaction: AcademyTransaction,
-  { after, ...filters }: Partial<Record<keyof typeof FILTERS, unknown>> & { after?: PageEnd | undefined },
-  limit: number,
-  values: Record<string, unknown> = {},
-): Promise<AuditEntry[]> {
-  const asked = Object.entries({ ...filters, after }).filter(([, value]) => value !== undefined)
-  const rows = await traces(transaction, asked.map(([name]) => name).join(' '), {
-    ...filters,
-    ...values,
-    afterAt: after?.at,
-    afterId: after?.id,
-    limit,
-  })
+function toEntries(rows: Awaited<ReturnType<typeof traces>>): AuditEntry[] {
   return rows.map(({ at, ...row }) => ({ ...row, at: at.toISOString() }))
 }

@@ -1,4 +1,4 @@
-import { Column, SQL, Table, getTableColumns, is } from 'drizzle-orm'
+import { Column, SQL, Table, and, getTableColumns, is } from 'drizzle-orm'
 import { type PreparedQueryConfig, QueryBuilder } from 'drizzle-orm/pg-core'
 import type { AcademyTransaction } from './pool.ts'
 
@@ -12,31 +12,56 @@ interface Built {
 }
 type RowsOf<Q extends Built> = Q['_']['result']
 
+/** Runs a query with the values that its placeholders name. */
+type Run<Q extends Built> = (
+  transaction: AcademyTransaction,
+  values: Readonly<Record<string, unknown>>,
+) => Promise<RowsOf<Q>>
+
 /**
- * A query that is built once for each of its shapes, and run with the values its placeholders name: to build it anew for
- * every request would cost more than to run it. A shape is whatever in it is not a value, such as which conditions it has.
- * Expressions come back as the driver reads them; what needs more is built as usual.
+ * A query that is built once, and run with the values its placeholders name: to build it anew for every request would cost
+ * more than to run it. Expressions come back as the driver reads them; what needs more is built as usual.
  */
-export function keptQuery<Q extends Built, Shape extends string>(
-  build: (builder: QueryBuilder, shape: Shape) => Q,
-): (transaction: AcademyTransaction, shape: Shape, values: Record<string, unknown>) => Promise<RowsOf<Q>> {
-  const kept = new Map<
-    Shape,
-    { query: { sql: string; params: unknown[] }; toRow: (row: unknown[]) => object }
-  >()
-  return async (transaction, shape, values) => {
-    let known = kept.get(shape)
-    if (known === undefined) {
-      const built = build(new QueryBuilder(), shape)
-      known = { query: built.toSQL(), toRow: rowMaker(fieldsOf(built._.selectedFields)) }
-      kept.set(shape, known)
+export function keptQuery<Q extends Built>(build: (builder: QueryBuilder) => Q): Run<Q> {
+  let kept: { query: { sql: string; params: unknown[] }; toRow: (row: unknown[]) => object } | null = null
+  return async (transaction, values) => {
+    if (kept === null) {
+      const built = build(new QueryBuilder())
+      kept = { query: built.toSQL(), toRow: rowMaker(fieldsOf(built._.selectedFields)) }
     }
-    const { query, toRow } = known
+    const { query, toRow } = kept
     // The rows are made of the very fields that the query's type is made of.
     const rowsOf = (rows: unknown[][]) => rows.map(toRow) as RowsOf<Q>
     return transaction._.session
       .prepareQuery<PreparedQueryConfig & { execute: RowsOf<Q> }>(query, undefined, undefined, true, rowsOf)
       .execute(values)
+  }
+}
+
+/**
+ * A kept query for each set of filters that is asked for together.
+ * @param filters each by its name, with a placeholder for the value it goes by
+ * @returns runs the one of those filters whose values are given; false and undefined ask for none
+ */
+export function filteredQuery<F extends string, Q extends Built>(
+  filters: Readonly<Record<F, SQL>>,
+  build: (builder: QueryBuilder, where: SQL | undefined) => Q,
+): (
+  transaction: AcademyTransaction,
+  asked: Readonly<Partial<Record<F, unknown>>>,
+  values?: Readonly<Record<string, unknown>>,
+) => Promise<RowsOf<Q>> {
+  const kept = new Map<string, Run<Q>>()
+  const isFilter = (name: string): name is F => name in filters
+  return (transaction, asked, values = {}) => {
+    const names = Object.entries(asked).flatMap(([name, value]) =>
+      value === undefined || value === false || !isFilter(name) ? [] : [name],
+    )
+    const shape = names.join(' ')
+    const query =
+      kept.get(shape) ?? keptQuery((builder) => build(builder, and(...names.map((name) => filters[name]))))
+    kept.set(shape, query)
+    return query(transaction, { ...asked, ...values })
   }
 }
 

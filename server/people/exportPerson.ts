@@ -84,30 +84,43 @@ async function begin({ actor, transaction, now }: Errand, personId: string) {
   return { exportedAt: now.toISOString(), person, sessions }
 }
 
-/** At least one page, so that a list that is empty is there. */
-async function* shotPages(within: Within, personId: string) {
-  let after: PageEnd | null = null
+/** Page after page, each in a transaction of its own; at least one, so that a list that is empty is there. */
+async function* inPages<Page, End>(
+  within: Within,
+  read: (errand: Errand, after: End | null) => Promise<{ page: Page; end: End | null }>,
+): AsyncGenerator<Page> {
+  let after: End | null = null
   do {
-    const from: PageEnd | null = after
-    const page = await within(async ({ actor, transaction }) => {
-      const ends = await shotsPulledBy(transaction, personId, from, SHOTS_AT_ONCE)
-      const ids = ends.map(({ id }) => id)
-      const withheld = await withheldFrom({ actor, transaction }, ids)
-      const shots = await findShots(
-        transaction,
-        ids.filter((each) => !withheld.has(each)),
-      )
-      return { shots, withheld: withheld.size, end: ends.length < SHOTS_AT_ONCE ? null : ends.at(-1) }
-    })
+    const from: End | null = after
+    const { page, end }: { page: Page; end: End | null } = await within((errand) => read(errand, from))
     yield page
-    after = page.end ?? null
+    after = end
   } while (after !== null)
+}
+
+/** Where the next page begins; null where this one was not full. */
+function endOf<T, End>(items: readonly T[], limit: number, endAt: (last: T) => End): End | null {
+  const last = items.at(-1)
+  return items.length < limit || last === undefined ? null : endAt(last)
+}
+
+function shotPages(within: Within, personId: string) {
+  return inPages(within, async ({ actor, transaction }, after: PageEnd | null) => {
+    const ends = await shotsPulledBy(transaction, personId, after, SHOTS_AT_ONCE)
+    const ids = ends.map(({ id }) => id)
+    const withheld = await withheldFrom({ actor, transaction }, ids)
+    const shots = await findShots(
+      transaction,
+      ids.filter((each) => !withheld.has(each)),
+    )
+    return { page: { shots, withheld: withheld.size }, end: endOf(ends, SHOTS_AT_ONCE, (last) => last) }
+  })
 }
 
 /** What of a page whoever asked may read. */
 type Shown<T> = (errand: Errand, items: readonly T[]) => Promise<T[]>
 
-async function* pages<T>(
+function pages<T>(
   within: Within,
   personId: string,
   read: InPages<T>,
@@ -115,31 +128,18 @@ async function* pages<T>(
   shown: Shown<T>,
   limit = ITEMS_AT_ONCE,
 ): AsyncGenerator<T[]> {
-  let after: string | null = null
-  do {
-    const from: string | null = after
-    const page = await within(async (errand) => {
-      const items = await read(errand.transaction, personId, from, limit)
-      const last = items.at(-1)
-      const end = items.length < limit || last === undefined ? null : idOf(last)
-      return { items: await shown(errand, items), end }
-    })
-    yield page.items
-    after = page.end
-  } while (after !== null)
+  return inPages(within, async (errand, after: string | null) => {
+    const items = await read(errand.transaction, personId, after, limit)
+    return { page: await shown(errand, items), end: endOf(items, limit, idOf) }
+  })
 }
 
-async function* tracePages(within: Within, personId: string): AsyncGenerator<AuditEntry[]> {
-  let after: PageEnd | null = null
-  do {
-    const from: PageEnd | null = after
-    const entries: AuditEntry[] = await within(async ({ actor, transaction }) =>
-      asSeenBy(transaction, actor, await tracesOfPerson(transaction, personId, from, TRACES_AT_ONCE)),
-    )
-    yield entries
-    const last = entries.at(-1)
-    after = entries.length < TRACES_AT_ONCE || last === undefined ? null : { at: last.at, id: last.auditId }
-  } while (after !== null)
+function tracePages(within: Within, personId: string): AsyncGenerator<AuditEntry[]> {
+  return inPages(within, async ({ actor, transaction }, after: PageEnd | null) => {
+    const entries = await tracesOfPerson(transaction, personId, after, TRACES_AT_ONCE)
+    const end = endOf(entries, TRACES_AT_ONCE, ({ at, auditId }) => ({ at, id: auditId }))
+    return { page: await asSeenBy(transaction, actor, entries), end }
+  })
 }
 
 const shotIdOf = ({ shotId }: { shotId: string }) => shotId

@@ -1,6 +1,7 @@
 import type { Call, Photo, Ruling, Slip } from '@calm-apron/contract'
-import { and, asc, desc, eq, gt, inArray, or, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, inArray, or } from 'drizzle-orm'
 import type { AnyPgColumn } from 'drizzle-orm/pg-core'
+import { behindEnd } from '../database/behindEnd.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { call, photo, ruling, shot, slip } from '../database/schema/index.ts'
 import type { PageEnd } from '../http/cursor.ts'
@@ -22,14 +23,11 @@ export async function shotsPulledBy(
   after: PageEnd | null,
   limit: number,
 ): Promise<PageEnd[]> {
-  const isAfter =
-    after === null
-      ? undefined
-      : sql`(${shot.pulledAt}, ${shot.shotId}) < (${after.at}::timestamptz, ${after.id}::uuid)`
+  const isBehind = after === null ? undefined : behindEnd(shot.pulledAt, shot.shotId, after)
   const rows = await transaction
     .select({ at: shot.pulledAt, id: shot.shotId })
     .from(shot)
-    .where(and(eq(shot.personId, personId), isAfter))
+    .where(and(eq(shot.personId, personId), isBehind))
     .orderBy(desc(shot.pulledAt), desc(shot.shotId))
     .limit(limit)
   return rows.map(({ at, id }) => ({ at: at.toISOString(), id }))

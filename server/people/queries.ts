@@ -145,7 +145,7 @@ export async function rolesOf(
   personIds: readonly string[],
 ): Promise<Map<string, Role>> {
   if (personIds.length === 0) return new Map()
-  const rows = await rolesById(transaction, '', { personIds })
+  const rows = await rolesById(transaction, { personIds })
   return new Map(rows.map(({ personId, role }) => [personId, role]))
 }
 

@@ -11,7 +11,7 @@ import {
 } from '@calm-apron/contract'
 import { and, asc, desc, eq, getTableColumns, isNotNull, isNull, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
-import { keptQuery } from '../database/keptQuery.ts'
+import { filteredQuery, keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { prepared, preparedRevision } from '../database/schema/index.ts'
 
@@ -83,32 +83,28 @@ const THINGS = {
   isInUse: isNull(prepared.overOn),
   words: sql`${prepared.searchText} like all (${sql.placeholder('words')})`,
   after: sql`(${prepared.nameKey}, ${prepared.preparedId}) > (${sql.placeholder('afterKey')}, ${sql.placeholder('afterId')}::uuid)`,
-  /** Where a page is cut off. */
-  limit: undefined,
 }
-type ThingFilter = keyof typeof THINGS
-const isThingFilter = (name: string): name is ThingFilter => name in THINGS
 
-const things = keptQuery((builder, shape: string) => {
-  const filters = shape.split(' ').filter(isThingFilter)
-  const query = builder
+const things = filteredQuery(THINGS, (builder, where) =>
+  builder
     .select({ thing: getTableColumns(prepared), revision: getTableColumns(preparedRevision) })
     .from(prepared)
     .innerJoin(preparedRevision, NEWEST)
-    .where(and(...filters.map((filter) => THINGS[filter])))
+    .where(where)
     .orderBy(asc(prepared.nameKey), asc(prepared.preparedId))
-    .$dynamic()
-  return filters.includes('limit') ? query.limit(sql.placeholder('limit')) : query
-})
+    // Of null, no limit at all.
+    .limit(sql.placeholder('limit')),
+)
 
-/** Things by name. @param filters whichever of `THINGS` are not undefined; the others of `values` are what they go by */
+/** Things by name, of which all is so that is asked; `values` are what it goes by beside that. */
 async function selectThings(
   transaction: AcademyTransaction,
-  filters: Partial<Record<ThingFilter, unknown>>,
-  values: Record<string, unknown> = {},
+  asked: Partial<Record<keyof typeof THINGS, unknown>>,
+  values: { limit: number | null; afterKey?: string | undefined; afterId?: string | undefined } = {
+    limit: null,
+  },
 ): Promise<PreparedRecord[]> {
-  const asked = Object.entries(filters).filter(([, value]) => value !== undefined && value !== false)
-  const rows = await things(transaction, asked.map(([name]) => name).join(' '), { ...filters, ...values })
+  const rows = await things(transaction, asked, values)
   return rows.map(({ thing, revision }) => toRecord(thing, revision))
 }
 
@@ -138,9 +134,8 @@ export async function listPrepared(
       parentId,
       words: words.length > 0 ? words : undefined,
       after: after ?? undefined,
-      limit: limit + 1,
     },
-    { afterKey: after?.nameKey, afterId: after?.preparedId },
+    { limit: limit + 1, afterKey: after?.nameKey, afterId: after?.preparedId },
   )
   const page = found.slice(0, limit)
   const last = page.at(-1)
@@ -225,7 +220,7 @@ export async function thingsAt(
   at: Date,
 ): Promise<Map<string, ThingThen>> {
   if (preparedIds.length === 0) return new Map()
-  const rows = await thingsThen(transaction, '', { ids: preparedIds, at: at.toISOString() })
+  const rows = await thingsThen(transaction, { ids: preparedIds, at: at.toISOString() })
   return new Map(
     rows.map(({ kind, parentId, revision }) => [
       revision.preparedId,

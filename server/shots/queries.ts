@@ -2,7 +2,8 @@ import type { RecipeRevision, ShotDetail, ShotInput, ShotListQuery, ShotSummary 
 import { type Placeholder, type SQL, and, desc, eq, getTableColumns, sql } from 'drizzle-orm'
 import type { QueryBuilder } from 'drizzle-orm/pg-core'
 import { anyOf } from '../database/anyOf.ts'
-import { keptQuery } from '../database/keptQuery.ts'
+import { behindEnd } from '../database/behindEnd.ts'
+import { filteredQuery, keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import {
   claim,
@@ -102,7 +103,7 @@ export async function findRevision(
   transaction: AcademyTransaction,
   revisionId: string,
 ): Promise<{ shotId: string; bodyDigest: string; noteTextId: string | null } | null> {
-  const [row] = await revisionById(transaction, '', { revisionId })
+  const [row] = await revisionById(transaction, { revisionId })
   return row ?? null
 }
 
@@ -128,17 +129,21 @@ export async function findShots(
   transaction: AcademyTransaction,
   shotIds: readonly string[],
 ): Promise<ShotDetail[]> {
-  const rows = await wholeShots(transaction, '', { shotIds })
+  const rows = await wholeShots(transaction, { shotIds })
   const tasted = await tastedOf(transaction, [...new Set(rows.map((row) => row.shot.shotId))])
   const details = new Map<string, ShotDetail>()
+  // Many shots were pulled by one recipe: it is read once.
+  const recipes = new Map<string, RecipeRevision>()
   for (const row of rows) {
+    const recipe = recipes.get(row.recipe.revisionId) ?? toRecipeRevision(row.recipe)
+    recipes.set(row.recipe.revisionId, recipe)
     const revision = toRevision(row.revision, row.beside)
     const known = details.get(row.shot.shotId)
     if (known) known.revisions.push(revision)
     else
       details.set(row.shot.shotId, {
         ...toSummary(row, tasted),
-        recipe: toRecipeRevision(row.recipe),
+        recipe,
         revisions: [revision],
       })
   }
@@ -186,39 +191,22 @@ export async function awaitingAmong(
 /** Which shots: those of a list, or those named. */
 type ShotsAsked = Omit<ShotListQuery, 'cursor'> & { shotIds?: readonly string[] }
 
-type ShotFilter = 'personId' | 'grinderId' | 'trainingId' | 'shotIds' | 'after' | 'isOpenOnly'
-/** What the query is asked with: the values themselves, or where they will stand. */
-type Given = { limit: number | Placeholder } & Record<
-  'academyId' | 'personId' | 'grinderId' | 'trainingId' | 'shotIds' | 'afterAt' | 'afterId',
-  unknown
->
-
 /** What may be asked of the shots of a list. */
-const FILTERS: Record<ShotFilter, (given: Given) => SQL> = {
-  personId: ({ personId }) => sql`${shot.personId} = ${personId}`,
-  grinderId: ({ grinderId }) => sql`${shot.grinderId} = ${grinderId}`,
-  trainingId: ({ trainingId }) => sql`${shot.trainingId} = ${trainingId}`,
-  shotIds: ({ shotIds }) => anyOf(shot.shotId, shotIds),
-  after: ({ afterAt, afterId }) =>
-    sql`(${shot.pulledAt}, ${shot.shotId}) < (${afterAt}::timestamptz, ${afterId}::uuid)`,
-  isOpenOnly: () => sql`not ${awaitsCall}`,
-}
-const GIVEN: Given = {
-  academyId: sql.placeholder('academyId'),
-  limit: sql.placeholder('limit'),
-  personId: sql.placeholder('personId'),
-  grinderId: sql.placeholder('grinderId'),
-  trainingId: sql.placeholder('trainingId'),
-  shotIds: sql.placeholder('shotIds'),
-  afterAt: sql.placeholder('afterAt'),
-  afterId: sql.placeholder('afterId'),
+const FILTERS = {
+  academyId: sql`${shot.academyId} = ${sql.placeholder('academyId')}`,
+  personId: sql`${shot.personId} = ${sql.placeholder('personId')}`,
+  grinderId: sql`${shot.grinderId} = ${sql.placeholder('grinderId')}`,
+  trainingId: sql`${shot.trainingId} = ${sql.placeholder('trainingId')}`,
+  shotIds: anyOf(shot.shotId, sql.placeholder('shotIds')),
+  after: behindEnd(shot.pulledAt, shot.shotId),
+  isOpenOnly: sql`not ${awaitsCall}`,
 }
 
-/** The query behind one page of the list. `limit` is one more than a page, which tells whether another one follows. */
+/** The query behind one page of the list. */
 export function shotPageQuery(
   builder: Pick<QueryBuilder, 'select'>,
-  filters: readonly ShotFilter[],
-  given: Given,
+  where: SQL | undefined,
+  limit: number | Placeholder,
 ) {
   const newest = builder
     .select()
@@ -240,16 +228,13 @@ export function shotPageQuery(
     .leftJoin(freeText, eq(freeText.textId, newest.reasonTextId))
     .leftJoin(noteText, eq(noteText.textId, newest.noteTextId))
     .leftJoin(claim, eq(claim.recordId, newest.revisionId))
-    .where(
-      and(sql`${shot.academyId} = ${given.academyId}`, ...filters.map((filter) => FILTERS[filter](given))),
-    )
+    .where(where)
     .orderBy(desc(shot.pulledAt), desc(shot.shotId))
-    .limit(given.limit)
+    .limit(limit)
 }
 
-const isFilter = (name: string): name is ShotFilter => name in FILTERS
-const shotPage = keptQuery((builder, shape: string) =>
-  shotPageQuery(builder, shape.split(' ').filter(isFilter), GIVEN),
+const shotPage = filteredQuery(FILTERS, (builder, where) =>
+  shotPageQuery(builder, where, sql.placeholder('limit')),
 )
 
 /** One page of shots, newest first, and one more where another page follows. */
@@ -260,15 +245,11 @@ export async function listShots(
   after: PageEnd | null,
   isOpenOnly: boolean,
 ): Promise<ShotSummary[]> {
-  const given = { ...asked, ...(after !== null && { after }), ...(isOpenOnly && { isOpenOnly }) }
-  const filters = Object.entries(given).filter(([, value]) => value !== undefined)
-  const rows = await shotPage(transaction, filters.map(([name]) => name).join(' '), {
-    ...given,
-    academyId,
-    limit: limit + 1,
-    afterAt: after?.at,
-    afterId: after?.id,
-  })
+  const rows = await shotPage(
+    transaction,
+    { ...asked, academyId, isOpenOnly, after: after ?? undefined },
+    { limit: limit + 1, afterAt: after?.at, afterId: after?.id },
+  )
   const tasted = await tastedOf(
     transaction,
     rows.map((row) => row.shot.shotId),
@@ -282,7 +263,7 @@ export async function findRecipeRevisions(
   ids: readonly string[],
 ): Promise<RecipeRevision[]> {
   if (ids.length === 0) return []
-  return (await recipesById(transaction, '', { ids: [...new Set(ids)] })).map(toRecipeRevision)
+  return (await recipesById(transaction, { ids: [...new Set(ids)] })).map(toRecipeRevision)
 }
 
 const recipesById = keptQuery((builder) =>

@@ -55,7 +55,7 @@ export async function tastedOf(
   shotIds: readonly string[],
 ): Promise<Map<string, ShotSummary['tasted']>> {
   if (shotIds.length === 0) return new Map()
-  const newest = await newestSlips(transaction, '', { shotIds })
+  const newest = await newestSlips(transaction, { shotIds })
   const sides = new Map<string, Partial<Record<SlipSide, Slip['taste']>>>()
   for (const row of newest) {
     const known = sides.get(row.shotId) ?? {}

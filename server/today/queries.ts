@@ -21,7 +21,7 @@ const everyone = keptQuery((builder) =>
 
 /** People of the academy by name; those whose account has ended too, because records name them. */
 export async function listPeople(transaction: AcademyTransaction): Promise<TodayPerson[]> {
-  const rows = await everyone(transaction, '', {})
+  const rows = await everyone(transaction, {})
   return rows.map(({ endedAt, ...rest }) => ({ ...rest, isActive: endedAt === null }))
 }
 

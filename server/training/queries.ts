@@ -1,6 +1,7 @@
 import type { Training } from '@calm-apron/contract'
 import { type SQL, and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
+import { behindEnd } from '../database/behindEnd.ts'
 import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import type { PageEnd } from '../http/cursor.ts'
@@ -11,7 +12,7 @@ type SentEvent = Training['events'][number]
 
 /** All that happened in one training, oldest first; empty where there is none by that id. */
 export async function eventsOf(transaction: AcademyTransaction, trainingId: string): Promise<SentEvent[]> {
-  return (await eventsOfOne(transaction, '', { trainingId })).map(toEvent)
+  return (await eventsOfOne(transaction, { trainingId })).map(toEvent)
 }
 
 const eventsOfOne = keptQuery((builder) =>
@@ -38,10 +39,7 @@ export async function trainingPage(
 ): Promise<{ trainings: Training[]; end: PageEnd | null }> {
   const conditions: SQL[] = [eq(trainingEvent.kind, 'started')]
   if (seat !== null) conditions.push(inArray(trainingEvent.trainingId, trainingsOf(transaction, seat)))
-  if (after !== null)
-    conditions.push(
-      sql`(${trainingEvent.at}, ${trainingEvent.eventId}) < (${after.at}::timestamptz, ${after.id}::uuid)`,
-    )
+  if (after !== null) conditions.push(behindEnd(trainingEvent.at, trainingEvent.eventId, after))
   const started = await transaction
     .select({ trainingId: trainingEvent.trainingId, at: trainingEvent.at, id: trainingEvent.eventId })
     .from(trainingEvent)
