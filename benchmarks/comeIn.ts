@@ -1,3 +1,5 @@
+import { CONTRACT_HEADER, CONTRACT_VERSION } from '@calm-apron/contract'
+
 interface Doors {
   demo: { people: { personId: string; role: string }[] }
 }
@@ -13,17 +15,22 @@ export async function comeIn(url: string, role: string, no = 0): Promise<string>
     .join('; ')
 }
 
-/** Sends one write as our own pages would. */
+/** Asks, or sends one write, as our own pages would. */
 export async function send(
   url: string,
   method: string,
   path: string,
-  body: object,
+  body?: object,
   cookie = '',
 ): Promise<Response> {
   return fetch(`${url}/api/v1${path}`, {
     method,
-    headers: { 'Content-Type': 'application/json', Origin: url, Cookie: cookie },
-    body: JSON.stringify(body),
+    headers: {
+      Origin: url,
+      Cookie: cookie,
+      [CONTRACT_HEADER]: String(CONTRACT_VERSION),
+      ...(body !== undefined && { 'Content-Type': 'application/json' }),
+    },
+    ...(body !== undefined && { body: JSON.stringify(body) }),
   })
 }

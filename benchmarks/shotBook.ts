@@ -13,22 +13,10 @@ const COPY_FACTS = `
   from shot where not exists (select from shot_revision r where r.shot_id = shot.shot_id)`
 
 /** Fills the demo's shot book with so many more shots of one person. */
-export async function insertShots(
-  pool: pg.Pool,
-  count: number,
-): Promise<{ academyId: string; personId: string }> {
-  const academyId = await only(pool, "select academy_behind('demo', '') as id")
+export async function insertShots(pool: pg.Pool, count: number): Promise<void> {
   await pool.query('begin')
-  await pool.query("select set_config('calm_apron.academy_id', $1, true)", [academyId])
-  const personId = await only(pool, 'select person_id as id from shot order by pulled_at desc limit 1')
+  await pool.query("select set_config('calm_apron.academy_id', academy_behind('demo', '')::text, true)")
   await pool.query(COPY_SHOTS, [count])
   await pool.query(COPY_FACTS)
   await pool.query('commit')
-  return { academyId, personId }
-}
-
-async function only(pool: pg.Pool, query: string): Promise<string> {
-  const { rows } = await pool.query<{ id: string }>(query)
-  if (!rows[0]) throw new Error('The demo is not there.')
-  return rows[0].id
 }

@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto'
-import { CONTRACT_HEADER, CONTRACT_VERSION } from '@calm-apron/contract'
 import pg from 'pg'
-import { comeIn } from '../comeIn.ts'
+import { comeIn, send } from '../comeIn.ts'
 import {
   type RawStatement,
   planOf,
@@ -54,9 +53,7 @@ export async function compareRoutes(url: string, databaseUrl: string): Promise<C
   try {
     const cookie = await comeIn(url, 'head')
     const ask = async (path: string): Promise<string> => {
-      const answer = await fetch(`${url}/api/v1${path}`, {
-        headers: { Cookie: cookie, [CONTRACT_HEADER]: String(CONTRACT_VERSION) },
-      })
+      const answer = await send(url, 'GET', path, undefined, cookie)
       const text = await answer.text()
       if (!answer.ok) throw new Error(`${path}: ${answer.status} ${text}`)
       return text

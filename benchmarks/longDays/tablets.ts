@@ -1,6 +1,5 @@
-import { CONTRACT_HEADER, CONTRACT_VERSION } from '@calm-apron/contract'
 import { v7 as uuidv7 } from 'uuid'
-import { comeIn } from '../comeIn.ts'
+import { comeIn, send } from '../comeIn.ts'
 
 /** A day at many tablets: what it took, and what went wrong. */
 export interface Day {
@@ -26,16 +25,7 @@ export async function tabletsAt(url: string, count: number): Promise<Day> {
 
   const asker = (cookie: string) => async (what: string, path: string, body?: object) => {
     const startMs = performance.now()
-    const answer = await fetch(`${url}/api/v1${path}`, {
-      method: body === undefined ? 'GET' : 'PUT',
-      headers: {
-        Cookie: cookie,
-        Origin: url,
-        [CONTRACT_HEADER]: String(CONTRACT_VERSION),
-        ...(body !== undefined && { 'Content-Type': 'application/json' }),
-      },
-      ...(body !== undefined && { body: JSON.stringify(body) }),
-    })
+    const answer = await send(url, body === undefined ? 'GET' : 'PUT', path, body, cookie)
     const text = await answer.text()
     asked += 1
     if (!answer.ok) {
