@@ -11,7 +11,8 @@ test('what can’t be is said at its field with the mend, and nothing typed is l
   await bar.answer('How was it weighed?', 'Scale was tared')
   await page.getByLabel('Net weight').fill('-18')
   await expect(page.getByRole('alert')).toHaveText(/can’t be below zero/)
-  await page.getByLabel('Net weight').fill('1,234')
+  await bar.answer('How was it weighed?', 'Full and empty')
+  await page.getByLabel('Full weight').fill('1,234')
   await expect(page.getByRole('alert')).toHaveText(/Is that 1.234 or 1234/)
 
   await bar.typeTimes('9', '5')
@@ -22,7 +23,7 @@ test('what can’t be is said at its field with the mend, and nothing typed is l
   await page.reload()
   await expect(page.getByLabel('Grind setting')).toHaveValue('fourteen')
   await bar.goTo('Dose')
-  await expect(page.getByLabel('Net weight')).toHaveValue('1,234')
+  await expect(page.getByLabel('Full weight')).toHaveValue('1,234')
 })
 
 test('a dose of 190 g is offered as a forgotten tare', async ({ page }) => {

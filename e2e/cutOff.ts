@@ -23,7 +23,7 @@ export async function atTheBar(app: TestApp) {
     const again = await tablet.open()
     const barAgain = await ScaleBar.on(again, standIns)
     await again.goto('/')
-    await expect(again.getByText('The server is not answering.').first()).toBeVisible()
+    await expect(again.getByText(/^The server is not answering/).first()).toBeVisible()
     return { page: again, bar: barAgain }
   }
   const leave = async () => {
@@ -37,7 +37,7 @@ export async function atTheBar(app: TestApp) {
 /** Until all that waits was sent; whoever is asked who they are says so. */
 export async function untilAllSent(page: Page): Promise<void> {
   const comeIn = page.getByRole('button', { name: /Come in as Odalys Brandt/ })
-  const waiting = page.getByRole('link', { name: /records? waiting/ })
+  const waiting = page.getByRole('link', { name: /^Kept here/ })
   const here = page.getByRole('link', { name: 'Odalys Brandt is here' })
   await expect
     .poll(async () => {

@@ -27,7 +27,7 @@ test('two tablets on one training: what one does the other sees at once, unasked
   const second = await other.newPage()
   await comeInAs(second.request, app, TRAINER)
   await second.goto(page.url())
-  await expect(second.getByText('in step with the other tablets')).toBeVisible()
+  await expect(second.locator('[data-line="in-step"]')).toBeVisible()
   await bar.next('Group 1')
   const stage = second.getByRole('region', { name: 'Group 1' }).locator('[data-stage]')
   await expect(stage).toHaveText('Mirren Kestle: Ready?')
@@ -55,7 +55,7 @@ test('a shot that was recorded, and a recipe that was changed, on one tablet are
   const second = await other.newPage()
   await comeInAs(second.request, app, TRAINER)
   await second.goto(page.url())
-  await expect(second.getByText('in step with the other tablets')).toBeVisible()
+  await expect(second.locator('[data-line="in-step"]')).toBeVisible()
   await expect(second.getByRole('heading', { name: 'No shots yet' })).toBeVisible()
   await bar.next('Group 1')
   await page
@@ -157,7 +157,7 @@ test('in a training a trainee dials in where it is opened to them, leads nothing
   await phone.goto(page.url())
   // Who sits beside them has a name.
   await expect(phone.getByText('Next: Teo Varga-Lind')).toBeVisible()
-  await expect(phone.getByText('in step with the other tablets')).toBeVisible()
+  await expect(phone.locator('[data-line="in-step"]')).toBeVisible()
   await expect(phone.getByRole('button', { name: 'Next: Mirren Kestle' })).toBeVisible()
   for (const name of ['Break', 'End the training', 'Teo Varga-Lind to the bar now'])
     await expect(phone.getByRole('button', { name, exact: true })).toHaveCount(0)

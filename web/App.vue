@@ -4,6 +4,7 @@ import { computed, defineAsyncComponent, nextTick, onErrorCaptured, ref, watch }
 import { useI18n } from 'vue-i18n'
 import { RouterView, useRoute, useRouter } from 'vue-router'
 import { clockAheadS } from './api/deviceClock.ts'
+import { useFreshness } from './data/useFreshness.ts'
 import ClaimsNote from './doors/ClaimsNote.vue'
 import UnconfirmedNote from './doors/UnconfirmedNote.vue'
 import EmptyPlace from './parts/EmptyPlace.vue'
@@ -13,7 +14,9 @@ import TopBar from './shell/TopBar.vue'
 import { usePlaceKeys } from './shell/usePlaceKeys.ts'
 import { useAcademy } from './store/academy.ts'
 import { useDoor } from './store/door.ts'
+import { dropOldShots } from './store/keptShots.ts'
 import { applyPalette, useTheme } from './theme/useTheme.ts'
+import { useTrainings } from './training/trainings.ts'
 import { withWords } from './words/index.ts'
 
 // None of these is on the way of somebody who is here already.
@@ -25,15 +28,21 @@ const { t } = useI18n()
 const route = useRoute()
 const router = useRouter()
 const door = useDoor()
+// Both are asked for as long as the app stands, whatever place is looked at.
 const academy = useAcademy()
+useTrainings()
+useFreshness()
 const newVersion = useNewVersion()
 const files = useAppFiles()
 const deskTheme = useTheme('desk')
 const { isHelpOpen } = usePlaceKeys()
 const failure = ref('')
+const TIDY_AFTER_MS = 10_000
 
 applyPalette()
 void door.load()
+// What is old is forgotten once the first view stands.
+setTimeout(() => void dropOldShots(Date.now()), TIDY_AFTER_MS)
 
 onErrorCaptured((error) => {
   // The router has said so already.
@@ -42,15 +51,6 @@ onErrorCaptured((error) => {
   console.error(error)
   return false
 })
-
-// What was told to one person is not shown to the next.
-watch(
-  () => door.session?.person.personId,
-  (personId, before) => {
-    if (personId !== before) academy.clear()
-    if (personId !== undefined) void academy.load()
-  },
-)
 
 /** What stands on the page: a place, or what must come before it. */
 const shown = computed(() => {
@@ -88,7 +88,6 @@ watch(
     <a class="skip" href="#main">{{ t('app.skip') }}</a>
     <TopBar />
     <main id="main" tabindex="-1">
-      <p v-if="door.state === 'remembered'" class="notice" role="status">{{ t('app.remembered') }}</p>
       <p v-if="newVersion.isReady" class="notice" role="status">
         {{ t('app.newVersion') }}
         <Button type="link" @click="newVersion.take">{{ t('app.takeNewVersion') }}</Button>

@@ -1,9 +1,11 @@
 import { type Server, type Socket, connect, createServer } from 'node:net'
 
-/** A TCP line to a port of this machine that a test can cut and mend. */
+/** A TCP line to a port of this machine that a test can cut, or let hang, and mend. */
 export interface Line {
   port: number
   cut: () => Promise<void>
+  /** From now on it takes whatever is said, on lines that are open and on new ones, and nothing comes back. */
+  hang: () => void
   mend: () => Promise<void>
 }
 
@@ -20,10 +22,12 @@ export async function openLine(toPort: number): Promise<Line> {
     // A line that is cut is what the test is about.
     socket.on('error', () => socket.destroy())
   }
+  let isHanging = false
   const open = async (port: number): Promise<Server> => {
     const server = createServer((near) => {
-      const far = connect(toPort, LOOPBACK)
       keep(near)
+      if (isHanging) return
+      const far = connect(toPort, LOOPBACK)
       keep(far)
       near.pipe(far).pipe(near)
       // When one end is killed the other must hear of it, as it would without us in between.
@@ -43,8 +47,19 @@ export async function openLine(toPort: number): Promise<Line> {
         server.close(() => resolve())
         for (const socket of sockets) socket.destroy()
       }),
+    hang: () => {
+      isHanging = true
+      for (const socket of sockets) {
+        socket.unpipe()
+        socket.pause()
+      }
+    },
     mend: async () => {
-      server = await open(port)
+      if (server.listening) {
+        isHanging = false
+        // What hung never comes; whoever waits asks again.
+        for (const socket of sockets) socket.destroy()
+      } else server = await open(port)
     },
   }
 }

@@ -2,6 +2,8 @@ import type { Response } from 'express'
 
 /** Proxies close a line on which nothing was said for long. */
 const STILL_HERE_MS = 15_000
+/** Under a name of its own: those who listen for it know that a line on which nothing is said still stands. */
+const STILL_HERE = 'event: still\ndata: 1\n\n'
 /** So much may wait for a reader; one that falls further behind is let go, and comes back for all of it. */
 const MOST_UNREAD_BYTES = 256 * 1024
 
@@ -41,7 +43,10 @@ export function eventStream(res: Response, stillMay: () => Promise<boolean>): Ev
   function open(): void {
     res.writeHead(200, { 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' })
     res.flushHeaders()
-    const stillHere = setInterval(() => void stillMay().then((may) => may && write(':\n\n')), STILL_HERE_MS)
+    const stillHere = setInterval(
+      () => void stillMay().then((may) => may && write(STILL_HERE)),
+      STILL_HERE_MS,
+    )
     stillHere.unref()
     onGone(() => clearInterval(stillHere))
   }

@@ -10,6 +10,7 @@ import {
 } from '@calm-apron/contract'
 import type { z } from 'zod'
 import { compareClocks } from './deviceClock.ts'
+import { noteReach } from './reach.ts'
 
 /** The server's own word that it won't. */
 export class RefusedByServer extends Error {
@@ -18,6 +19,14 @@ export class RefusedByServer extends Error {
   constructor(readonly problem: Problem) {
     super(`${problem.code}: ${problem.detail}`)
   }
+}
+
+/** Refusals that pass: whoever was signed out comes in again, and who asked too much asks later. */
+const PASSES: ReadonlySet<string> = new Set(['not-signed-in', 'slow-down'])
+
+/** Why the server won't say something, if that is its last word; null for all else that went wrong. */
+export function wordOf(error: unknown): Problem | null {
+  return error instanceof RefusedByServer && !PASSES.has(error.problem.code) ? error.problem : null
 }
 
 /** No answer, or none that makes sense: worth trying again later. */
@@ -85,8 +94,10 @@ async function reach(
       ...(body !== undefined && { body: JSON.stringify(body) }),
     })
     compareClocks(answer, new Date())
+    noteReach(!TRY_LATER.has(answer.status))
     return answer
   } catch (error) {
+    noteReach(false)
     throw new ServerUnreachable('No answer.', { cause: error })
   }
 }

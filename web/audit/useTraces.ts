@@ -1,6 +1,7 @@
-import { type AuditEntry, type AuditKind, ENDPOINTS } from '@calm-apron/contract'
+import type { AuditKind } from '@calm-apron/contract'
 import { computed, ref, watch } from 'vue'
-import { ServerUnreachable, call } from '../api/client.ts'
+import { type TracesWanted, tracesAsked } from '../data/questions.ts'
+import { useAnswer } from '../data/useAnswer.ts'
 
 /** What to look for; an empty string is no condition. */
 export interface TraceFilter {
@@ -13,36 +14,32 @@ export interface TraceFilter {
 
 export const NO_FILTER: TraceFilter = { actorId: '', personId: '', kind: '', from: '', until: '' }
 
-/** The trail by pages, newest first; begins anew when the filter changes, and drops answers that came too late. */
+/** The trail by pages, newest first; begins anew when the filter changes. */
 export function useTraces(filter: TraceFilter) {
-  const entries = ref<AuditEntry[]>([])
-  const nextCursor = ref<string | null>(null)
-  const state = ref<'looking' | 'here' | 'unreachable'>('looking')
-  const hasMore = computed(() => nextCursor.value !== null)
-  let asked = 0
-
-  async function load(cursor: string | null): Promise<void> {
-    const mine = (asked += 1)
-    const { kind, ...rest } = filter
-    const given = Object.fromEntries(Object.entries(rest).filter(([, value]) => value !== ''))
-    try {
-      const page = await call(ENDPOINTS.listAudit, {
-        query: { ...given, ...(kind !== '' && { kind }), ...(cursor !== null && { cursor }) },
-      })
-      if (mine !== asked) return
-      entries.value = cursor === null ? page.entries : [...entries.value, ...page.entries]
-      nextCursor.value = page.nextCursor
-      state.value = 'here'
-    } catch (error) {
-      if (!(error instanceof ServerUnreachable)) throw error
-      if (mine === asked) state.value = 'unreachable'
-    }
-  }
-
+  const pages = ref(1)
+  const answer = useAnswer(() => tracesAsked(conditionsOf(filter), pages.value))
   watch(
     () => ({ ...filter }),
-    () => void load(null),
-    { immediate: true },
+    () => (pages.value = 1),
   )
-  return { entries, state, hasMore, loadMore: () => load(nextCursor.value) }
+  const state = computed(() => {
+    if (answer.value.value !== null) return 'here'
+    return answer.state.value === 'away' ? 'unreachable' : 'looking'
+  })
+
+  async function loadMore(): Promise<void> {
+    pages.value += 1
+    await answer.load()
+  }
+  return {
+    entries: computed(() => answer.value.value?.entries ?? []),
+    state,
+    hasMore: computed(() => answer.value.value?.hasMore ?? false),
+    loadMore,
+  }
+}
+
+function conditionsOf({ kind, ...rest }: TraceFilter): TracesWanted {
+  const given = Object.fromEntries(Object.entries(rest).filter(([, value]) => value !== ''))
+  return { ...given, ...(kind !== '' && { kind }) }
 }

@@ -3,6 +3,7 @@ import type { Recipe, ShotSample } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { curveModel } from './curveModel.ts'
+import { numberTyped } from './readEntry.ts'
 import type { ClockEntry } from './shotDraft.ts'
 
 /** Weight over time, the box to land in, the shot before, and when the target will be reached. */
@@ -19,13 +20,12 @@ const props = defineProps<{
 }>()
 const { t } = useI18n()
 
-const numberOf = (text: string) => (text === '' ? null : Number(text))
 const model = computed(() =>
   curveModel({
     recipe: props.recipe,
-    firstDropS: numberOf(props.clock.firstDropText),
-    releaseS: numberOf(props.clock.releaseText),
-    stopS: numberOf(props.clock.stopText),
+    firstDropS: numberTyped(props.clock.firstDropText),
+    releaseS: numberTyped(props.clock.releaseText),
+    stopS: numberTyped(props.clock.stopText),
     nowS: props.nowS,
     weights: props.weights.slice(0, props.count),
     ghost: props.ghost,

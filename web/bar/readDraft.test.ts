@@ -1,7 +1,9 @@
 import { SHOT_BY_ITSELF } from '@calm-apron/contract'
-import { unknownFacts } from '@calm-apron/core'
+import { asTyped, noNotes, unknownFacts } from '@calm-apron/core'
+import { carefulShot } from '@calm-apron/core/testing'
 import { readDraft } from './readDraft.ts'
 import { type ShotDraft, draftOf, upToDate } from './shotDraft.ts'
+import { useShotClock } from './useShotClock.ts'
 
 const SETTING = {
   ...SHOT_BY_ITSELF,
@@ -124,4 +126,41 @@ test('what is noted besides is a part of the facts only where something was', ()
 test('a release after the stop names its field', () => {
   const { issues } = readDraft(draft({ clock: { ...clock('7', '28'), releaseText: '30' } }))
   expect(issues).toEqual([{ field: 'release', step: 'pull', issue: { code: 'release-after-stop' } }])
+})
+
+test('a correction changes only what was changed: what was recorded finer than it is shown stays', () => {
+  const recorded = carefulShot(
+    {},
+    {
+      dose: { by: 'gross', grossG: 604.75, tareG: 586.5, vesselId: null },
+      cup: { by: 'net', netG: 36.04 },
+      clock: { firstDrop: 'marked', firstDropS: 6.42, stopS: 28.123, preinfusionEndS: 3.3, estimated: false },
+      measured: { cupMl: null, tampForceN: 132.5, leadG: 1.7 },
+      noted: { ...noNotes(), beansInG: 18.25, cupsG: [18.01, 18.03] },
+    },
+  )
+  for (const unit of ['g', 'oz'] as const) {
+    const filled = draftOf(
+      { ...SETTING, massUnit: unit, correcting: { basedOnNo: 1, reason: '' } },
+      recorded,
+      (g) => asTyped(unit, g),
+    )
+    expect(readDraft(filled).facts).toEqual(recorded)
+    filled.cup.netText = unit === 'g' ? '36,5' : '1,287'
+    const { facts } = readDraft(filled)
+    expect(facts.cup).toEqual({ by: 'net', netG: unit === 'g' ? 36.5 : expect.closeTo(36.49, 1) })
+    expect([facts.dose, facts.clock, facts.measured, facts.noted?.beansInG]).toEqual([
+      recorded.dose,
+      recorded.clock,
+      recorded.measured,
+      18.25,
+    ])
+  }
+})
+
+test('a comma is a decimal sign in a time as well', () => {
+  const typed = draftOf(SETTING)
+  Object.assign(typed.clock, { firstDropText: '6,5', stopText: '27,5' })
+  expect(readDraft(typed).facts.clock).toMatchObject({ firstDropS: 6.5, stopS: 27.5 })
+  expect(useShotClock(typed.clock).dropS.value).toBe(21)
 })

@@ -1,7 +1,17 @@
 import { BOUNDS } from '@calm-apron/contract'
-import { type ShotClock, type ShotFacts, type ShotNotes, noNotes, roundG, toBase } from '@calm-apron/core'
+import {
+  type ShotClock,
+  type ShotFacts,
+  type ShotNotes,
+  asTyped,
+  noNotes,
+  roundG,
+  toBase,
+} from '@calm-apron/core'
 import {
   type EntryIssue,
+  type Filled,
+  type FilledWeighing,
   type ReadWeighing,
   type WeighingField,
   readNumber,
@@ -23,11 +33,12 @@ export interface ReadDraft {
 
 /** Reads a draft; a field with an issue counts as not known. */
 export function readDraft(draft: ShotDraft): ReadDraft {
+  const filled = filledOf(draft)
   const grind = readNumber(draft.grindText, BOUNDS.grindSetting)
-  const dose = readWeighing(draft.dose, BOUNDS.doseNetG, draft.massUnit)
-  const cup = readWeighing(draft.cup, BOUNDS.cupNetG, draft.massUnit)
+  const dose = readWeighing(draft.dose, BOUNDS.doseNetG, draft.massUnit, filled?.dose)
+  const cup = readWeighing(draft.cup, BOUNDS.cupNetG, draft.massUnit, filled?.cup)
   const clock = readClock(draft.clock)
-  const extra = readExtra(draft)
+  const extra = readExtra(draft, filled)
   const issues: ReadDraft['issues'] = [
     ...(grind.issue ? [{ field: 'grind', step: 'ready', issue: grind.issue } as const] : []),
     ...weighingIssues('dose', dose),
@@ -49,6 +60,34 @@ export function readDraft(draft: ShotDraft): ReadDraft {
     ...measuredOf(extra.values, cup.netG, draft),
   }
   return { facts, dose, cup, issues }
+}
+
+/** What each field that shows less than the record holds was filled with. */
+interface FilledDraft {
+  dose: FilledWeighing
+  cup: FilledWeighing
+  beans: Filled
+  secondCup: Filled
+}
+
+function filledOf(draft: ShotDraft): FilledDraft | null {
+  const { filledWith, massUnit } = draft
+  if (filledWith === undefined) return null
+  const filled = (value: number | null | undefined): Filled => ({
+    text: value == null ? '' : asTyped(massUnit, value),
+    value: value ?? null,
+  })
+  const weighed = (weighing: ShotFacts['dose']): FilledWeighing => ({
+    net: weighing?.by === 'net' ? filled(weighing.netG) : null,
+    gross: weighing?.by === 'gross' ? filled(weighing.grossG) : null,
+    tare: weighing?.by === 'gross' ? filled(weighing.tareG) : null,
+  })
+  return {
+    dose: weighed(filledWith.dose),
+    cup: weighed(filledWith.cup),
+    beans: filled(filledWith.noted?.beansInG),
+    secondCup: filled(filledWith.noted?.cupsG?.[1]),
+  }
 }
 
 /** What was not answered of a question that is newer than the others is left out. */
@@ -123,13 +162,13 @@ interface ReadExtra {
   issues: ReadDraft['issues']
 }
 
-function readExtra({ extra, massUnit }: ShotDraft): ReadExtra {
+function readExtra({ extra, massUnit }: ShotDraft, filled: FilledDraft | null): ReadExtra {
   const inG = (shown: number) => roundG(toBase(massUnit, shown))
   const read = {
-    beans: readNumber(extra.beans, BOUNDS.doseNetG, inG),
+    beans: readNumber(extra.beans, BOUNDS.doseNetG, inG, filled?.beans),
     force: readNumber(extra.force, { min: 0, max: BOUNDS.forceN.max }),
     cupMl: readNumber(extra.cupMl, BOUNDS.cupMl),
-    secondCup: readNumber(extra.secondCup, BOUNDS.cupNetG, inG),
+    secondCup: readNumber(extra.secondCup, BOUNDS.cupNetG, inG, filled?.secondCup),
     prediction: readNumber(extra.prediction, BOUNDS.instantS),
   }
   const valueOf = (field: keyof ExtraTexts) => (read[field].issue === null ? read[field].value : null)
@@ -154,21 +193,31 @@ function readExtra({ extra, massUnit }: ShotDraft): ReadExtra {
 function measuredOf(
   values: ReadExtra['values'],
   cupG: number | null,
-  { noted }: ShotDraft,
+  { noted, filledWith }: ShotDraft,
 ): Pick<ShotFacts, 'measured' | 'noted'> {
   const { cupMl, force, beans, secondCup, prediction } = values
   const notes: ShotNotes = {
     ...noted,
     beansInG: beans,
-    cupsG: secondCup === null || cupG === null ? null : [roundG(Math.max(0, cupG - secondCup)), secondCup],
+    cupsG: secondCup === null || cupG === null ? null : cupsOf(cupG, secondCup, filledWith?.noted?.cupsG),
     predicted:
       prediction === null && (noted.predicted?.byToolS ?? null) === null
         ? null
         : { byPersonS: prediction, byToolS: noted.predicted?.byToolS ?? null },
   }
+  const leadG = filledWith?.measured?.leadG ?? null
   const isNoted = JSON.stringify(notes) !== JSON.stringify(noNotes())
   return {
-    ...((cupMl !== null || force !== null) && { measured: { cupMl, tampForceN: force, leadG: null } }),
+    ...((cupMl !== null || force !== null || leadG !== null) && {
+      measured: { cupMl, tampForceN: force, leadG },
+    }),
     ...(isNoted && { noted: notes }),
   }
+}
+
+/** Two cups of which the second and the sum are known; as they were recorded where that is still so. */
+function cupsOf(sumG: number, secondG: number, recorded: ShotNotes['cupsG'] | undefined): [number, number] {
+  const firstG = roundG(Math.max(0, sumG - secondG))
+  const isAsRecorded = recorded != null && recorded[1] === secondG && roundG(recorded[0]) === firstG
+  return isAsRecorded ? [...recorded] : [firstG, secondG]
 }

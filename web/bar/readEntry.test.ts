@@ -23,9 +23,16 @@ test.each([
   ['-3', -3, { code: 'negative' }],
   ['0.5', 0.5, { code: 'below', limit: 1 }],
   ['500', 500, { code: 'above', limit: 120 }],
-  ['1,250', null, { code: 'ambiguous', asDecimal: 1.25, asThousands: 1250 }],
+  ['1,250', 1.25, null],
 ])('"%s" is read as %p, and what is wrong with it is %j', (text, value, issue) => {
   expect(readNumber(text, SECONDS)).toEqual({ value, issue })
+})
+
+test('where a comma could part thousands it is asked which is meant', () => {
+  expect(readNumber('1,250', { min: 0, max: 2000 })).toEqual({
+    value: null,
+    issue: { code: 'ambiguous', asDecimal: 1.25, asThousands: 1250 },
+  })
 })
 
 test('a weight in ounces is kept in grams', () => {

@@ -78,6 +78,8 @@ export interface ShotDraft extends ShotSetting {
   /** Set when this draft corrects a recorded shot. */
   correcting: { basedOnNo: number; reason: string } | null
   massUnit: UnitOf<'mass'>
+  /** The facts that it was filled with, of which the texts show less; left out of a new shot. */
+  filledWith?: ShotFacts
   routineId: string | null
   step: BarStep
   grindText: string
@@ -110,15 +112,17 @@ export type DraftSetting = ShotSetting &
     note?: string
   }
 
-/** A draft that holds what the facts say; of a new shot they say nothing. */
+/** A draft that is filled with what a record says; of a new shot there is none. */
 export function draftOf(
   setting: DraftSetting,
-  facts: ShotFacts = unknownFacts(),
+  recorded: ShotFacts | null = null,
   toText: (g: number) => string = String,
 ): ShotDraft {
+  const facts = recorded ?? unknownFacts()
   const { clock, measured } = facts
   const noted = { ...noNotes(), ...facts.noted }
   return {
+    ...(recorded !== null && { filledWith: recorded }),
     routineId: null,
     note: '',
     ...setting,

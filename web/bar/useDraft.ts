@@ -17,6 +17,7 @@ export function useDraft(found: ShotDraft) {
   const door = useDoor()
   const { stoodNow, isTeaching } = useStoodNow()
   const draft = reactive(found)
+  /** While it is being recorded, and once it was, it is kept no more. */
   let isDone = false
 
   const read = computed(() => readDraft(draft))
@@ -49,11 +50,24 @@ export function useDraft(found: ShotDraft) {
   // At every change and at once: a tablet may be put to sleep, or reloaded, in the very next moment.
   watch(draft, () => void (isDone || drafts.keep(draft)), { deep: true })
 
-  /** The draft became a record: it is no longer needed. */
-  async function finish(): Promise<void> {
+  /** Makes a record of it, which takes the draft's place on the device; where that fails it stays a draft. */
+  async function becomes(record: () => Promise<void>): Promise<void> {
+    isDone = true
+    try {
+      await record()
+    } catch (error) {
+      isDone = false
+      await drafts.keep(draft)
+      throw error
+    }
+    await drafts.reload()
+  }
+
+  async function throwAway(): Promise<void> {
     isDone = true
     await drafts.drop(draft.shotId)
   }
 
-  return { draft, read, recipe, grinder, vessels, machine, basket, routine, readings, finish }
+  const known = { recipe, grinder, vessels, machine, basket, routine, readings }
+  return { draft, read, ...known, becomes, throwAway }
 }

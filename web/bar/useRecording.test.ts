@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto'
 import { type DeviceOrder, SHOT_BY_ITSELF } from '@calm-apron/contract'
 import { effectScope, nextTick, reactive, ref } from 'vue'
 import type { BarDevice, SensorReading } from '../devices/barDevice.ts'
+import { readDraft } from './readDraft.ts'
 import { type ShotDraft, draftOf } from './shotDraft.ts'
 import { useRecording } from './useRecording.ts'
 import type { useSeries } from './useSeries.ts'
@@ -101,6 +102,20 @@ test('the scale marks the first drop, cues the stop before the target, and fills
   for (let tenth = 0; tenth < 25; tenth += 1) await tell(weight)
   expect(draft.cup).toMatchObject({ way: 'net', netText: weight.toFixed(1) })
   expect(Number(draft.clock.lastDripText)).toBeGreaterThan(Number(draft.clock.stopText))
+  end()
+})
+
+test('in a house of ounces the scale fills in ounces', async () => {
+  const { clock, draft, tell, end } = bar()
+  draft.massUnit = 'oz'
+  clock.markNext()
+  await nextTick()
+  for (let weight = 0; weight < 36; weight += 0.2) await tell(weight)
+  clock.stop()
+  await nextTick()
+  for (let tenth = 0; tenth < 25; tenth += 1) await tell(36)
+  expect(draft.cup.netText).toBe('1.270')
+  expect(readDraft(draft).facts.cup).toEqual({ by: 'net', netG: expect.closeTo(36, 0) })
   end()
 })
 

@@ -1,5 +1,6 @@
 import {
   type ShotSample,
+  asTyped,
   fillingSeen,
   firstDropSeen,
   flowNow,
@@ -10,6 +11,7 @@ import {
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import type { BarDevice, SensorReading } from '../devices/barDevice.ts'
 import { monotonicNowMs } from '../devices/steadyClock.ts'
+import { numberTyped } from './readEntry.ts'
 import type { ShotDraft } from './shotDraft.ts'
 import { useTones } from './tones.ts'
 import type { useSeries } from './useSeries.ts'
@@ -116,7 +118,8 @@ export function useRecording({ draft, clock, series, device, targetG, leadsG, us
 
   /** The stop and the final weight are both kept. */
   function settle(): void {
-    const stopS = Number(draft.clock.stopText)
+    const stopS = numberTyped(draft.clock.stopText)
+    if (stopS === null) return
     const lastS = series.weights.value.at(-1)?.timeS ?? 0
     const settled = settledG(series.weights.value.filter(({ timeS }) => timeS >= stopS))
     const isLongEnough = lastS - stopS > DRIPS_AT_MOST_S
@@ -125,7 +128,7 @@ export function useRecording({ draft, clock, series, device, targetG, leadsG, us
     draft.clock.lastDripText = Math.max(stopS, settled?.lastDripS ?? lastS).toFixed(1)
     // A stop taken back, and made again, weighs again; what was typed stays.
     if (draft.cup.grossText !== '' || draft.cup.netText !== filledIn) return
-    filledIn = Math.max(0, weight).toFixed(1)
+    filledIn = asTyped(draft.massUnit, Math.max(0, weight))
     draft.cup.way = 'net'
     draft.cup.netText = filledIn
   }

@@ -63,6 +63,21 @@ test('what can’t be read leads to its step; nothing is recorded, and nothing l
   end()
 })
 
+test('a save that failed can be saved again, and what was typed meanwhile is kept', async () => {
+  const { save, isSaving, run, outbox, database, end } = await underWay()
+  const addAll = outbox.addAll.bind(outbox)
+  outbox.addAll = () => Promise.reject(new Error('the device said no'))
+  await expect(save()).rejects.toThrow('the device said no')
+  expect([isSaving.value, await database.count('drafts')]).toEqual([false, 1])
+  run.draft.note = 'again'
+  await settled()
+  expect(await database.get('drafts', DRAFT.shotId)).toMatchObject({ note: 'again' })
+  outbox.addAll = addAll
+  await save()
+  expect(outbox.waiting).toHaveLength(1)
+  end()
+})
+
 test('a file that can’t be fetched ends no shot: it is kept, and its reading is awaited', async () => {
   const { save, outbox, end } = await underWay({}, () => Promise.reject(new PartNotFetched('gone')))
   await save()

@@ -7,13 +7,14 @@ import { faultShownOf } from './shotDraft.ts'
 import { type ShotRun, useShotRuns } from './shotRuns.ts'
 
 /** Records a shot that is under way: on this device at once, on the server as soon as it can be reached. */
-export function useSaveShot({ draft, read, series, device, finish }: ShotRun) {
+export function useSaveShot({ draft, read, series, device, becomes }: ShotRun) {
   const router = useRouter()
   const door = useDoor()
   const outbox = useOutbox()
   const runs = useShotRuns()
   const files = useAppFiles()
   const isSaving = ref(false)
+  let isRecorded = false
   const firstIssue = computed(() => read.value.issues[0] ?? null)
 
   async function save(): Promise<void> {
@@ -23,12 +24,16 @@ export function useSaveShot({ draft, read, series, device, finish }: ShotRun) {
       return
     }
     isSaving.value = true
-    await record()
-    const { shotId } = draft
-    await finish()
-    await series.drop()
-    runs.close(shotId)
-    await leadOn(shotId)
+    try {
+      const { shotId } = draft
+      if (!isRecorded) await becomes(record)
+      isRecorded = true
+      runs.close(shotId)
+      await leadOn(shotId)
+    } finally {
+      // What failed can be saved again.
+      isSaving.value = false
+    }
   }
 
   /** A file that can't be fetched ends no shot: it is kept, and what comes next opens once it can. */
@@ -44,8 +49,9 @@ export function useSaveShot({ draft, read, series, device, finish }: ShotRun) {
   async function record(): Promise<void> {
     const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, madeAt } = draft
     const { machineId, groupNo, trainingId, purpose, grindOwner, isCallAsked } = draft
+    await series.restore()
     const packed = series.packed()
-    await outbox.addShot(shotId, {
+    const body = {
       personId,
       recipeRevisionId,
       barId,
@@ -65,11 +71,14 @@ export function useSaveShot({ draft, read, series, device, finish }: ShotRun) {
       facts: read.value.facts,
       series: packed,
       note: draft.note.trim(),
-    })
-    for (const { photoId, picture, takenAt } of draft.photos) {
-      const body = { takenBy: door.personId, takenAt, picture }
-      await outbox.add({ kind: 'photo', shotId, photoId, body })
     }
+    const photos = draft.photos.map(({ photoId, picture, takenAt }) => ({
+      kind: 'photo' as const,
+      shotId,
+      photoId,
+      body: { takenBy: door.personId, takenAt, picture },
+    }))
+    await outbox.addAll([{ kind: 'shot', shotId, body }, ...photos], shotId)
   }
 
   return { save, isSaving, firstIssue }

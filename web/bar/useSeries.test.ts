@@ -32,7 +32,7 @@ test('a pressure may leap: it is no stream', () => {
   expect(series.add('pressure', { timeS: 1.1, weightG: 9 })).toBe(true)
 })
 
-test('what was seen is there again after the page was loaded anew, until the shot is recorded', async () => {
+test('what was seen is there again after the page was loaded anew', async () => {
   const series = useSeries(SHOT)
   for (let tenth = 1; tenth <= 20; tenth += 1)
     series.add('weight', { timeS: tenth / 10, weightG: tenth / 10 })
@@ -42,20 +42,22 @@ test('what was seen is there again after the page was loaded anew, until the sho
   const again = useSeries(SHOT)
   await again.restore()
   expect(again.weights.value).toEqual(series.weights.value)
-  await again.drop()
-  const gone = useSeries(SHOT)
-  await gone.restore()
-  expect(gone.weights.value).toEqual([])
 })
 
-test('what comes in meanwhile is not overwritten by what was kept', async () => {
+test('what comes in before what was kept is back stands after it, and is not kept over it', async () => {
   const series = useSeries(SHOT)
   series.add('weight', { timeS: 1, weightG: 1 })
   await series.keep()
   const again = useSeries(SHOT)
-  again.add('weight', { timeS: 9, weightG: 20 })
-  await again.restore()
-  expect(again.weights.value).toEqual([{ timeS: 9, weightG: 20 }])
+  for (const timeS of [9, 9.1]) again.add('weight', { timeS, weightG: 20 })
+  await again.keep()
+  const third = useSeries(SHOT)
+  await third.restore()
+  expect(third.weights.value).toEqual([
+    { timeS: 1, weightG: 1 },
+    { timeS: 9, weightG: 20 },
+    { timeS: 9.1, weightG: 20 },
+  ])
 })
 
 test('a shot without sensors is recorded without a series; one that is begun anew has none left', async () => {

@@ -11,12 +11,23 @@ export function useSeries(shotId: string) {
   const weights = shallowRef<ShotSample[]>([])
   const pressures = shallowRef<ShotSample[]>([])
   let keptAtMs = 0
+  /** Before what was kept is back, nothing is kept over it. */
+  let isBack = false
+  let coming: Promise<void> | null = null
 
-  async function restore(): Promise<void> {
+  /** Brings back what was kept, before whatever came in meanwhile; once, however often it is asked for. */
+  function restore(): Promise<void> {
+    coming ??= bringBack()
+    return coming
+  }
+
+  async function bringBack(): Promise<void> {
     const kept = await (await deviceDatabase()).get('series', shotId)
-    if (!kept || weights.value.length > 0) return
-    weights.value = unpackSeries(kept.weight)
-    pressures.value = unpackSeries(kept.pressure)
+    if (isBack) return
+    isBack = true
+    if (!kept) return
+    weights.value = joined(unpackSeries(kept.weight), weights.value)
+    pressures.value = joined(unpackSeries(kept.pressure), pressures.value)
   }
 
   /** Adds one; a weight that can't be the stream's is left out. Tells whether it was taken. */
@@ -34,12 +45,13 @@ export function useSeries(shotId: string) {
 
   function keepNowAndThen(): void {
     const now = performance.now()
-    if (now - keptAtMs < KEEP_EVERY_MS) return
+    if (!isBack || now - keptAtMs < KEEP_EVERY_MS) return
     keptAtMs = now
     void keep()
   }
 
   async function keep(): Promise<void> {
+    await restore()
     const packed = { weight: packSeries(weights.value), pressure: packSeries(pressures.value) }
     await outbox.keeping(async () => (await deviceDatabase()).put('series', packed, shotId))
   }
@@ -52,14 +64,17 @@ export function useSeries(shotId: string) {
   }
 
   function clear(): void {
+    isBack = true
     weights.value = []
     pressures.value = []
     void keep()
   }
 
-  async function drop(): Promise<void> {
-    await (await deviceDatabase()).delete('series', shotId)
-  }
+  return { weights, pressures, restore, add, packed, keep, clear }
+}
 
-  return { weights, pressures, restore, add, packed, keep, clear, drop }
+/** Both, each instant once, in the order of time. */
+function joined(kept: readonly ShotSample[], since: readonly ShotSample[]): ShotSample[] {
+  const [first] = since
+  return [...kept.filter(({ timeS }) => first === undefined || timeS < first.timeS), ...since]
 }

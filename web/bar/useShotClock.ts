@@ -1,6 +1,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { monotonicNowMs } from '../devices/steadyClock.ts'
+import { numberTyped } from './readEntry.ts'
 import type { ClockEntry } from './shotDraft.ts'
 
 export type ClockPhase = 'before' | 'waiting' | 'flowing' | 'stopped'
@@ -39,10 +40,14 @@ export function useShotClock(entry: ClockEntry) {
   const sinceStartS = (ms: number) => ((ms - (entry.startedAtMs ?? ms)) / 1000) * entry.pace
   const elapsedS = () => sinceStartS(monotonicNowMs())
   const pumpS = computed(() => {
-    if (entry.stopText !== '') return Number(entry.stopText)
+    if (entry.stopText !== '') return numberTyped(entry.stopText) ?? 0
     return Math.max(0, sinceStartS(nowMs.value))
   })
-  const since = (markText: string) => (markText === '' ? null : Math.max(0, pumpS.value - Number(markText)))
+  /** Null where nothing was marked, or what was typed is no time. */
+  function since(markText: string): number | null {
+    const markS = numberTyped(markText)
+    return markS === null ? null : Math.max(0, pumpS.value - markS)
+  }
   const dropS = computed(() => since(entry.firstDropText))
   const pressureS = computed(() => since(entry.releaseText))
 

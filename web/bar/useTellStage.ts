@@ -13,8 +13,23 @@ export function useTellStage({ draft, clock, recording }: ShotRun): void {
   const trainingId = draft.trainingId
   const group = groupKey(draft.machineId, draft.groupNo)
 
-  function tell(): void {
-    void tellStage(trainingId, group, {
+  let isUnderWay = false
+  let isDue = false
+
+  /** One after the other: on a line that hangs only the newest waits. */
+  async function tell(): Promise<void> {
+    isDue = true
+    if (isUnderWay) return
+    isUnderWay = true
+    while (isDue) {
+      isDue = false
+      await tellNow()
+    }
+    isUnderWay = false
+  }
+
+  function tellNow(): Promise<void> {
+    return tellStage(trainingId, group, {
       personId: draft.personId,
       shotId: draft.shotId,
       step: draft.step,
@@ -25,6 +40,8 @@ export function useTellStage({ draft, clock, recording }: ShotRun): void {
     })
   }
 
-  watch([() => draft.step, clock.phase], tell, { immediate: true })
-  useIntervalFn(() => clock.isRunning.value && tell(), TELL_EVERY_MS)
+  watch([() => draft.step, clock.phase], () => void tell(), { immediate: true })
+  useIntervalFn(() => {
+    if (clock.isRunning.value) void tell()
+  }, TELL_EVERY_MS)
 }

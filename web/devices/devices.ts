@@ -2,6 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { watch } from 'vue'
 import type { BarDevice } from './barDevice.ts'
+import { addressIssue } from './deviceAddress.ts'
 import { byHand } from './byHand.ts'
 import { lineDevice } from './lineDevice.ts'
 
@@ -15,7 +16,9 @@ export const useDevices = defineStore('devices', () => {
   function at(group: string): BarDevice {
     const known = open.get(group)
     if (known) return known
-    const made = address.value === '' ? byHand() : lineDevice(`${address.value}/${group}`)
+    const isGood = addressIssue(address.value, isSecurePage()) === null
+    // One that was kept by an earlier page, and no line can be opened to, measures nothing.
+    const made = address.value === '' || !isGood ? byHand() : lineDevice(`${address.value}/${group}`)
     open.set(group, made)
     return made
   }
@@ -27,6 +30,9 @@ export const useDevices = defineStore('devices', () => {
 
   return { address, at }
 })
+
+/** Whether our own page came over https. */
+export const isSecurePage = () => 'location' in globalThis && location.protocol === 'https:'
 
 /** What a group's devices are asked for by: its machine and its place in that. */
 export function groupKey(machineId: string | null, groupNo: number | null): string {

@@ -1,6 +1,7 @@
 import { type DeviceOrder, type Sensor, deviceWord, readLines, writeLines } from '@calm-apron/contract'
 import { ref, shallowRef } from 'vue'
 import type { BarDevice, DeviceState, DeviceTrouble, SensorReading } from './barDevice.ts'
+import { clockOffset } from './clockOffset.ts'
 import { type MeasuringWord, readingOf } from './readingOf.ts'
 import { monotonicNowMs } from './steadyClock.ts'
 
@@ -29,8 +30,7 @@ export function lineDevice(address: string): BarDevice {
   let again: ReturnType<typeof setTimeout> | undefined
   let waitMs = FIRST_WAIT_MS
   let isClosed = false
-  /** Our s less the device's, at the quickest delivery so far. */
-  let offsetS = Infinity
+  const clock = clockOffset()
   let heardMs = 0
 
   const nowS = () => (monotonicNowMs() / 1000) * pace.value
@@ -47,7 +47,7 @@ export function lineDevice(address: string): BarDevice {
     state.value = name.value === '' ? 'looking' : 'gone'
     trouble.value = null
     last.value = {}
-    offsetS = Infinity
+    clock.forget()
     again = setTimeout(connect, waitMs)
     waitMs = Math.min(LONGEST_WAIT_MS, waitMs * 2)
   }
@@ -79,8 +79,7 @@ export function lineDevice(address: string): BarDevice {
 
   function hearWord(word: MeasuringWord): { reading: SensorReading; odd: DeviceTrouble | null } {
     const { sensor, value, isOtherUnit } = readingOf(word)
-    offsetS = Math.min(offsetS, nowS() - word.t / 1000)
-    const reading = { sensor, value, atS: word.t / 1000 + offsetS }
+    const reading = { sensor, value, atS: clock.heard(word.t / 1000, nowS()) }
     for (const listener of listeners) listener(reading)
     if (sensor === 'scale' && value < BELOW_NOTHING_G) return { reading, odd: 'below-nothing' }
     if (isOtherUnit) return { reading, odd: 'other-unit' }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { isDialInOver, isTasteLed, settingShown } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import EmptyPlace from '../parts/EmptyPlace.vue'
@@ -13,7 +13,6 @@ import { useFormat } from '../units/useFormat.ts'
 import DialInChart from './DialInChart.vue'
 import DialInShots from './DialInShots.vue'
 import MoneySpent from '../training/MoneySpent.vue'
-import { useLive } from '../training/useLive.ts'
 import { wantedOf } from '../training/useTraining.ts'
 import { useDialIn } from './useDialIn.ts'
 import { useOtherLocks } from './useOtherLocks.ts'
@@ -38,11 +37,7 @@ const {
   best,
   pull,
   lock,
-  load,
 } = useDialIn(() => props.trainingId)
-/** Whoever leads sees what a trainee pulls on their own phone. */
-const { shotsTold } = useLive(() => props.trainingId)
-watch(shotsTold, load)
 const prediction = ref('')
 const keeperNote = useKeeperNote()
 

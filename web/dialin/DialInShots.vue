@@ -6,7 +6,7 @@ import { RouterLink } from 'vue-router'
 import { useRailWords } from '../parts/useRailWords.ts'
 import { readListed } from '../reading/readListed.ts'
 import { useAcademy } from '../store/academy.ts'
-import type { ListedShot } from '../store/shots.ts'
+import type { ListedShot } from '../data/useShots.ts'
 import { useFormat } from '../units/useFormat.ts'
 
 /** The shots of this dial-in, newest first: setting, time, and why one was set aside. */

@@ -1,6 +1,6 @@
 import { type Recipe, type SessionShot, isOfDialIn, sessionShot } from '@calm-apron/core'
 import { readListed } from '../reading/readListed.ts'
-import type { ListedShot } from '../store/shots.ts'
+import type { ListedShot } from '../data/useShots.ts'
 
 /** Shots as the dial-in under way sees them, oldest first; those that no setting was noted of tell it nothing. */
 export function sessionOf(listed: readonly ListedShot[], recipe: Recipe, coffeeId: string): SessionShot[] {

@@ -21,7 +21,7 @@ const seen: GrindSeenOn = {
   isDialIn: true,
 }
 const PATH = `GET /prepared/${GRINDER}/grind-history?recipeRevisionId=${RECIPE}`
-const KEY = [ODALYS, GRINDER, RECIPE, ''].join('|')
+const KEY: [string, string] = [ODALYS, JSON.stringify(['grind-history', GRINDER, RECIPE, ''])]
 
 async function tabletWith(answer: () => Said | Promise<Said>, kept: GrindSeenOn[] | null = null) {
   await freshDevice({
@@ -29,7 +29,8 @@ async function tabletWith(answer: () => Said | Promise<Said>, kept: GrindSeenOn[
     'GET /today': () => ({ body: houseOf() }),
     [PATH]: answer,
   })
-  if (kept !== null) await (await deviceDatabase()).put('grindHistory', kept, KEY)
+  if (kept !== null)
+    await (await deviceDatabase()).put('answers', { answer: { seen: kept }, askedAtMs: 1 }, KEY)
   const { result: history, end } = await inSetup(() =>
     useGrindHistory(() => ({ grinderId: GRINDER, recipeRevisionId: RECIPE })),
   )
@@ -44,7 +45,7 @@ test('what the server tells is kept on the device, and its days count from today
   expect(history.seen.value).toMatchObject([{ setting: 14, timeS: 28 }])
   expect(history.seen.value?.[0]?.daysAgo).toBeGreaterThan(0)
   expect(history.seen.value?.[0]).not.toHaveProperty('pulledOn')
-  expect(await (await deviceDatabase()).get('grindHistory', KEY)).toEqual([seen])
+  expect(await (await deviceDatabase()).get('answers', KEY)).toMatchObject({ answer: { seen: [seen] } })
   end()
 })
 

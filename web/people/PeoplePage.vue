@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PersonRecord } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import EmptyPlace from '../parts/EmptyPlace.vue'
 import { useAcademy } from '../store/academy.ts'
@@ -18,8 +18,6 @@ const isInviting = ref(false)
 const is = (wanted: boolean) => (person: PersonRecord) => (person.state === 'ended') === wanted
 const here = computed(() => people.value.filter(is(false)))
 const ended = computed(() => people.value.filter(is(true)))
-
-onMounted(load)
 
 async function invited(): Promise<void> {
   await Promise.all([load(), academy.load()])

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import EmptyPlace from '../parts/EmptyPlace.vue'
@@ -17,8 +17,6 @@ const { t } = useI18n()
 const academy = useAcademy()
 const { people, state, load, replace, change } = usePeople()
 const person = computed(() => people.value.find(({ personId }) => personId === props.personId) ?? null)
-
-onMounted(load)
 
 async function reload(): Promise<void> {
   await Promise.all([load(), academy.load()])

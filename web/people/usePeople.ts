@@ -1,27 +1,23 @@
 import { ENDPOINTS, type PersonChange, type PersonRecord, personRecord } from '@calm-apron/contract'
-import { ref } from 'vue'
-import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
-
-export type PeopleState = 'looking' | 'here' | 'unreachable'
+import { computed } from 'vue'
+import { RefusedByServer, call } from '../api/client.ts'
+import { peopleAsked } from '../data/questions.ts'
+import { useAnswer } from '../data/useAnswer.ts'
 
 /** The academy's people as the server has them; they can't be changed without it. */
 export function usePeople() {
-  const people = ref<PersonRecord[]>([])
-  const state = ref<PeopleState>('looking')
-
-  async function load(): Promise<void> {
-    try {
-      people.value = (await call(ENDPOINTS.listPeople)).people
-      state.value = 'here'
-    } catch (error) {
-      if (!(error instanceof ServerUnreachable)) throw error
-      state.value = 'unreachable'
-    }
-  }
+  const answer = useAnswer(peopleAsked)
+  const people = computed<PersonRecord[]>(() => answer.value.value?.people ?? [])
+  const state = computed(() => {
+    if (answer.value.value !== null) return 'here'
+    return answer.state.value === 'away' ? 'unreachable' : 'looking'
+  })
 
   /** Puts a person's newest record in the place of the old one. */
   function replace(person: PersonRecord): void {
-    people.value = people.value.map((each) => (each.personId === person.personId ? person : each))
+    answer.tell({
+      people: people.value.map((each) => (each.personId === person.personId ? person : each)),
+    })
   }
 
   /** Changes a person; where someone else was first, theirs is shown and `isConflict` says so. */
@@ -40,5 +36,5 @@ export function usePeople() {
     }
   }
 
-  return { people, state, load, replace, change }
+  return { people, state, load: answer.load, replace, change }
 }

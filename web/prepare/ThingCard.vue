@@ -36,13 +36,10 @@ const failure = ref('')
 const failureWords = useFailureWords()
 const history = shallowRef<PreparedRevision[] | null>(null)
 
-// Read anew by the page: whatever is newer stands.
-watch(
-  () => props.found,
-  (found) => {
-    if (found.revisionNo > record.value.revisionNo) record.value = found
-  },
-)
+// Whatever is newer stands; but for whoever is changing it, so that of two changes both are shown.
+watch([() => props.found, isChanging], ([found]) => {
+  if (!isChanging.value && found.revisionNo >= record.value.revisionNo) record.value = found
+})
 
 const name = computed(() => String(record.value.content['name']))
 const mayChange = computed(() => door.may('prepare'))

@@ -1,41 +1,38 @@
 import { type Prepared, type PreparedKind, asKind } from '@calm-apron/contract'
-import { watchDebounced } from '@vueuse/core'
-import { ref, shallowRef } from 'vue'
-import { ServerUnreachable } from '../api/client.ts'
-import { pageOf } from './preparedApi.ts'
+import { refDebounced } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { preparedAsked } from '../data/preparedQuestions.ts'
+import { useAnswer } from '../data/useAnswer.ts'
 
 const SEARCH_AFTER_MS = 250
 
 /** A kind's list, page after page as one asks for more, narrowed by a search. */
 export function usePreparedList<K extends PreparedKind>(kind: K) {
-  const things = shallowRef<Prepared<K>[]>([])
-  const cursor = ref<string | null>(null)
   const search = ref('')
   const isArchived = ref(false)
-  const state = ref<'looking' | 'here' | 'unreachable'>('looking')
-  let asked = 0
+  const pages = ref(1)
+  const searched = refDebounced(search, SEARCH_AFTER_MS)
+  const answer = useAnswer(() =>
+    preparedAsked({ kind, search: searched.value.trim(), isArchived: isArchived.value }, pages.value),
+  )
+  watch([searched, isArchived], () => (pages.value = 1))
 
-  async function load(isMore = false): Promise<void> {
-    const turn = ++asked
-    try {
-      const page = await pageOf(kind, {
-        search: search.value.trim(),
-        isArchived: isArchived.value,
-        cursor: isMore ? cursor.value : null,
-      })
-      // Whoever types on has asked again meanwhile.
-      if (turn !== asked) return
-      const read = page.things.flatMap((record) => asKind(record, kind) ?? [])
-      things.value = isMore ? [...things.value, ...read] : read
-      cursor.value = page.nextCursor
-      state.value = 'here'
-    } catch (error) {
-      if (!(error instanceof ServerUnreachable)) throw error
-      state.value = 'unreachable'
-    }
+  /** What stood there stays until what is asked for now is known. */
+  const last = shallowRef(answer.value.value)
+  watch(answer.value, (told) => (last.value = told ?? last.value), { immediate: true })
+  const things = computed<Prepared<K>[]>(() =>
+    (last.value?.things ?? []).flatMap((record) => asKind(record, kind) ?? []),
+  )
+  const hasMore = computed(() => last.value?.hasMore ?? false)
+  const state = computed(() => {
+    if (last.value !== null) return 'here'
+    return answer.state.value === 'away' ? 'unreachable' : 'looking'
+  })
+
+  async function loadMore(): Promise<void> {
+    pages.value += 1
+    await answer.load()
   }
 
-  watchDebounced([search, isArchived], () => void load(), { debounce: SEARCH_AFTER_MS })
-
-  return { things, cursor, search, isArchived, state, load }
+  return { things, hasMore, search, isArchived, state, load: answer.load, loadMore }
 }

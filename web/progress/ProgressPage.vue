@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import ChoiceRow from '../parts/ChoiceRow.vue'
 import EmptyPlace from '../parts/EmptyPlace.vue'
+import { useShotList } from '../data/useShots.ts'
 import { useAcademy } from '../store/academy.ts'
 import ShotRow from './ShotRow.vue'
 import SkillPanel from './SkillPanel.vue'
-import { useShotPages } from './useShotPages.ts'
 import { useSkill } from './useSkill.ts'
 
 const props = defineProps<{ personId: string }>()
@@ -24,7 +24,15 @@ const chosen = computed({
   set: (personId: string) => void router.replace({ name: 'progress', params: { personId } }),
 })
 const person = computed(() => academy.personName(chosen.value))
-const { shots, hasMore, isLoading, isReached, loadMore } = useShotPages(() => chosen.value)
+const { shots, hasMore, isKnown, isReached, loadMore } = useShotList(() =>
+  chosen.value === '' ? null : { personId: chosen.value },
+)
+const isLoadingMore = ref(false)
+async function earlier(): Promise<void> {
+  isLoadingMore.value = true
+  await loadMore()
+  isLoadingMore.value = false
+}
 const skill = useSkill(() => chosen.value)
 </script>
 
@@ -32,17 +40,17 @@ const skill = useSkill(() => chosen.value)
   <div class="progress">
     <h1 tabindex="-1">{{ t('progress.title') }}</h1>
     <ChoiceRow v-model="chosen" :label="t('progress.who')" :options="people" is-label-hidden />
-    <p v-if="!isReached" role="status">{{ t('progress.offline') }}</p>
+    <p v-if="isKnown && !isReached" class="soft">{{ t('progress.offline') }}</p>
     <SkillPanel v-if="skill" :skill="skill" />
     <template v-if="shots.length > 0">
       <p class="soft hint">{{ t('progress.newestFirst') }}</p>
       <ol class="shots">
         <ShotRow v-for="listed in shots" :key="listed.shot.shotId" :listed="listed" />
       </ol>
-      <Button v-if="hasMore" :loading="isLoading" @click="loadMore">{{ t('progress.earlier') }}</Button>
+      <Button v-if="hasMore" :loading="isLoadingMore" @click="earlier">{{ t('progress.earlier') }}</Button>
     </template>
     <EmptyPlace
-      v-else-if="!isLoading && isReached"
+      v-else-if="isKnown && isReached"
       :says="t('progress.empty', { person })"
       :action="t('progress.first', { person })"
       :to="{ name: 'today' }"

@@ -8,7 +8,7 @@ import RailLine from '../parts/RailLine.vue'
 import { useRailWords } from '../parts/useRailWords.ts'
 import { readListed } from '../reading/readListed.ts'
 import { useAcademy } from '../store/academy.ts'
-import type { ListedShot } from '../store/shots.ts'
+import type { ListedShot } from '../data/useShots.ts'
 import { useFormat } from '../units/useFormat.ts'
 
 /** One shot of a run: five small rails, each with its words, and the verdict. */

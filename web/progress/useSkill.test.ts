@@ -29,9 +29,9 @@ async function skillOf(says: Parameters<typeof freshDevice>[0], personId: () => 
     'GET /today': () => ({ body: houseOf() }),
     ...says,
   })
+  const { result, end } = await inSetup(() => useSkill(personId))
   await useDoor().load()
   await useAcademy().load()
-  const { result, end } = await inSetup(() => useSkill(personId))
   await settled()
   return { skill: result, end }
 }

@@ -20,7 +20,7 @@ const door = useDoor()
 const outbox = useOutbox()
 const issueWords = useIssueWords()
 const { changes } = useFactWords()
-const { draft, read, grinder, vessels, basket, finish } = useDraft(props.found)
+const { draft, read, grinder, vessels, basket, becomes, throwAway } = useDraft(props.found)
 const isSaving = ref(false)
 const wasTried = ref(false)
 
@@ -30,7 +30,11 @@ const reason = computed({
     if (draft.correcting) draft.correcting.reason = text
   },
 })
-const changed = computed(() => changes(props.shot.current.facts, read.value.facts))
+const isNoteChanged = computed(() => draft.note.trim() !== props.shot.current.note.trim())
+const changed = computed(() => [
+  ...changes(props.shot.current.facts, read.value.facts),
+  ...(isNoteChanged.value ? [t('correct.noteChanged')] : []),
+])
 const firstIssue = computed(() => read.value.issues[0] ?? null)
 const isReasonShort = computed(() => reason.value.trim().length < BOUNDS.reasonLength.min)
 const hindrance = computed(() => {
@@ -46,21 +50,32 @@ async function save(): Promise<void> {
   wasTried.value = true
   if (hindrance.value !== '' || isSaving.value || !draft.correcting) return
   isSaving.value = true
-  const { shotId, correcting } = draft
-  await outbox.addCorrection(shotId, uuidv7(), {
-    basedOnNo: correcting.basedOnNo,
+  try {
+    const { basedOnNo } = draft.correcting
+    await becomes(() => record(basedOnNo))
+    await toReading()
+  } finally {
+    isSaving.value = false
+  }
+}
+
+async function record(basedOnNo: number): Promise<void> {
+  const { shotId } = draft
+  const body = {
+    basedOnNo,
     judgedBy: door.personId,
     reason: reason.value.trim(),
     correctedAt: new Date().toISOString(),
     facts: read.value.facts,
-    note: draft.note.trim() === props.shot.current.note ? null : draft.note.trim(),
-  })
-  await leave()
+    note: isNoteChanged.value ? draft.note.trim() : null,
+  }
+  await outbox.addAll([{ kind: 'correction', shotId, revisionId: uuidv7(), body }], shotId)
 }
 
+const toReading = () => router.push({ name: 'reading', params: { shotId: draft.shotId } })
 async function leave(): Promise<void> {
-  await finish()
-  await router.push({ name: 'reading', params: { shotId: draft.shotId } })
+  await throwAway()
+  await toReading()
 }
 </script>
 

@@ -57,11 +57,9 @@ const hasTasting = computed(
       tasting.view.value.photos.length >
     0,
 )
-/** Before whoever pulled has made their call nothing of the reading is shown. */
-const isCallDue = computed(
-  () =>
-    state.value === 'call-first' ||
-    (shot.value?.isCallAsked === true && tasting.isLooked.value && !tasting.isDecided.value),
+/** Before whoever pulled has made their call nothing of the reading is shown, nor before it is known whether they have. */
+const isSealed = computed(
+  () => state.value === 'call-first' || (shot.value?.isCallAsked === true && !tasting.isDecided.value),
 )
 async function keepRuling(...ruling: Parameters<typeof tasting.overrule>): Promise<void> {
   await tasting.overrule(...ruling)
@@ -78,12 +76,12 @@ const mayCorrect = computed(() => {
 
 <template>
   <EmptyPlace
-    v-if="isCallDue"
+    v-if="isSealed && (state === 'call-first' || tasting.isLooked.value)"
     :says="t('reading.callFirst')"
     :action="t('reading.toCall')"
     :to="{ name: 'tasting', params: { shotId } }"
   />
-  <div v-else-if="shot && readings && diagnosis" class="reading">
+  <div v-else-if="shot && readings && diagnosis && !isSealed" class="reading">
     <header class="head">
       <h1 tabindex="-1">
         {{
@@ -161,7 +159,7 @@ const mayCorrect = computed(() => {
     :action="t('app.toToday')"
     :to="{ name: 'today' }"
   />
-  <EmptyPlace v-else-if="state === 'unreachable'" :says="t('reading.offline')" />
+  <EmptyPlace v-else-if="state === 'away'" :says="t('reading.offline')" />
   <EmptyPlace v-else :says="t('app.loading')" />
 </template>
 

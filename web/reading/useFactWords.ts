@@ -1,4 +1,5 @@
 import { type ShotFacts, type Weighing, netG } from '@calm-apron/core'
+import equal from 'fast-deep-equal'
 import { useI18n } from 'vue-i18n'
 import { GATE_QUESTIONS } from '../bar/shotDraft.ts'
 import { useFormat } from '../units/useFormat.ts'
@@ -55,6 +56,7 @@ export function useFactWords() {
       { label: t('fact.firstDrop'), value: firstDrop(facts) },
       { label: t('fact.stop'), value: clock === null ? unknown() : format.seconds(clock.stopS) },
       { label: t('fact.cup'), value: weighed(facts.cup) },
+      ...fewMeasure(facts),
       ...(abandoned === null ? [] : [{ label: t('fact.abandoned'), value: t(`abandoned.${abandoned}`) }]),
       { label: t('fact.stream'), value: look.stream === null ? unknown() : t(`stream.${look.stream}`) },
       { label: t('fact.puck'), value: look.puck === null ? unknown() : t(`puck.${look.puck}`) },
@@ -65,15 +67,41 @@ export function useFactWords() {
     ]
   }
 
-  /** What differs between two states of the facts, in words. */
+  /** What only some houses measure: named where it was. */
+  function fewMeasure({ clock, measured, noted }: ShotFacts): FactLine[] {
+    const line = (label: string, value: number | null | undefined, say: (value: number) => string) =>
+      value == null ? [] : [{ label: t(label), value: say(value) }]
+    const force = (n: number) => format.quantity('force', n)
+    return [
+      ...line('fact.release', clock?.preinfusionEndS, format.seconds),
+      ...line('fact.lastDrip', clock?.lastDripS, format.seconds),
+      ...line('fact.force', measured?.tampForceN, force),
+      ...line('fact.cupMl', measured?.cupMl, format.plain),
+      ...line('fact.beans', noted?.beansInG, format.mass),
+      ...line('fact.secondCup', noted?.cupsG?.[1], format.mass),
+      ...line('fact.predicted', noted?.predicted?.byPersonS, format.seconds),
+    ]
+  }
+
+  /** What differs between two states of the facts, in words; what has no line of its own is one of other notes. */
   function changes(before: ShotFacts, after: ShotFacts): string[] {
-    const old = new Map(lines(before).map(({ label, value }) => [label, value]))
-    return lines(after)
-      .filter(({ label, value }) => old.get(label) !== value)
-      .map(({ label, value }) =>
-        t('reading.changed', { field: label, before: old.get(label) ?? unknown(), after: value }),
-      )
+    const byLabel = (facts: ShotFacts) => new Map(lines(facts).map(({ label, value }) => [label, value]))
+    const [old, now] = [byLabel(before), byLabel(after)]
+    const named = [...new Set([...now.keys(), ...old.keys()])].flatMap((field) => {
+      const [was, is] = [old.get(field) ?? unknown(), now.get(field) ?? unknown()]
+      return was === is ? [] : [t('reading.changed', { field, before: was, after: is })]
+    })
+    if (named.length > 0 || isSame(before, after)) return named
+    const words = { before: t('fact.othersBefore'), after: t('fact.othersAfter') }
+    return [t('reading.changed', { field: t('fact.others'), ...words })]
   }
 
   return { lines, changes }
+}
+
+/** What was left out is not known, as null is. */
+function isSame(before: ShotFacts, after: ShotFacts): boolean {
+  const known = (_key: string, value: unknown) => value ?? undefined
+  const plain = (facts: ShotFacts) => JSON.parse(JSON.stringify(facts, known)) as unknown
+  return equal(plain(before), plain(after))
 }

@@ -51,7 +51,7 @@ test('a shot that the server has is read against the recipe it was judged by', a
 test.each<[string, () => Said]>([
   ['not-there', () => refusal('not-found', 404)],
   ['call-first', () => refusal('call-first', 409)],
-  ['unreachable', () => 'nothing'],
+  ['away', () => 'nothing'],
 ])('%s is told as what it is', async (expected, said) => {
   const { state, readings, end } = await reading(said)
   expect([state.value, readings.value]).toEqual([expected, null])

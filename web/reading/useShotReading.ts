@@ -1,16 +1,13 @@
-import { type ShotDetail, type ShotSummary, recordedOf } from '@calm-apron/contract'
+import { type ShotSummary, recordedOf } from '@calm-apron/contract'
 import { type GrindBehind, diagnose, grindBefore, isRunBefore, readRecorded } from '@calm-apron/core'
-import { computed, ref, watch } from 'vue'
-import { ServerUnreachable } from '../api/client.ts'
+import { computed } from 'vue'
+import { useShot, useShotList } from '../data/useShots.ts'
 import { dialInGrinder, dialInWish } from '../dialin/dialInWish.ts'
 import { useGrindHistory } from '../dialin/useGrindHistory.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
-import { CallFirst, type ListedShot, useShots } from '../store/shots.ts'
 import { readListed } from './readListed.ts'
-
-export type ReadingState = 'looking' | 'here' | 'not-there' | 'unreachable' | 'call-first'
 
 /** Whether a shot came before another in one session, by the same recipe on the same grinder at the same setting. */
 function isBeforeInSession(one: ShotSummary, other: ShotSummary): boolean {
@@ -21,47 +18,30 @@ function isBeforeInSession(one: ShotSummary, other: ShotSummary): boolean {
   )
 }
 
-/** A recorded shot with its reading worked out anew; follows the outbox, so that it is current once sent. */
+/** A recorded shot with its reading, worked out anew from whatever is known of it. */
 export function useShotReading(shotId: () => string) {
-  const shots = useShots()
-  const outbox = useOutbox()
   const academy = useAcademy()
   const door = useDoor()
-  const onGrinder = ref<ShotSummary[]>([])
-  const shot = ref<ShotDetail | null>(null)
-  const before = ref<ListedShot[]>([])
-  const state = ref<ReadingState>('looking')
+  const outbox = useOutbox()
+  const { shot, state } = useShot(shotId)
 
-  async function load(): Promise<void> {
-    try {
-      const found = await shots.find(shotId())
-      const [beside, onIt] =
-        found === null ? [[], []] : await Promise.all([shotsBefore(found), shotsOnGrinder(found)])
-      before.value = beside
-      onGrinder.value = onIt
-      shot.value = found
-      state.value = found === null ? 'not-there' : 'here'
-    } catch (error) {
-      if (error instanceof CallFirst) state.value = 'call-first'
-      else if (error instanceof ServerUnreachable) state.value = 'unreachable'
-      else throw error
-    }
-  }
-
-  /** The same person's shots of this session at the same setting, oldest first; none where the server can't be asked. */
-  async function shotsBefore(found: ShotDetail): Promise<ListedShot[]> {
-    if (found.current.facts.grindSetting === null) return []
-    const page = await shots.page({ personId: found.personId }, null)
-    return page.shots.filter(({ shot: other }) => isBeforeInSession(other, found)).reverse()
-  }
-
+  const ofPerson = useShotList(() =>
+    shot.value === null || shot.value.current.facts.grindSetting === null
+      ? null
+      : { personId: shot.value.personId },
+  )
+  /** The same person's shots of this session at the same setting, oldest first; none where nothing is known. */
+  const before = computed(() => {
+    const found = shot.value
+    if (found === null) return []
+    return ofPerson.shots.value.filter(({ shot: other }) => isBeforeInSession(other, found)).toReversed()
+  })
   /** What was pulled on its grinder of late, newest first; who may not see others' shots can't know its last move. */
-  async function shotsOnGrinder({ grinderId }: ShotDetail): Promise<ShotSummary[]> {
-    if (grinderId === null || !door.may('overrule')) return []
-    return (await shots.page({ grinderId }, null)).shots.map(({ shot: other }) => other)
-  }
-
-  watch([shotId, () => outbox.writes, () => academy.state], () => void load(), { immediate: true })
+  const onIt = useShotList(() => {
+    const grinderId = shot.value?.grinderId ?? null
+    return grinderId === null || !door.may('overrule') ? null : { grinderId }
+  })
+  const onGrinder = computed(() => onIt.shots.value.map(({ shot: other }) => other))
 
   const grinder = computed(() => academy.grinder(shot.value?.grinderId ?? null))
   const recorded = computed(() => (shot.value === null ? null : recordedOf(shot.value)))

@@ -4,7 +4,8 @@ import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTones } from '../bar/tones.ts'
 import DeviceNote from '../devices/DeviceNote.vue'
-import { useDevices } from '../devices/devices.ts'
+import { addressIssue } from '../devices/deviceAddress.ts'
+import { isSecurePage, useDevices } from '../devices/devices.ts'
 import { lineDevice } from '../devices/lineDevice.ts'
 import type { BarDevice } from '../devices/barDevice.ts'
 import FormField from '../forms/FormField.vue'
@@ -22,16 +23,17 @@ const trying = shallowRef<BarDevice | null>(null)
 const STAND_IN = 'ws://127.0.0.1:4181'
 
 function keep(address: string): void {
-  const isGood = address === '' || (/^wss?:\/\//.test(address) && URL.canParse(address))
-  issue.value = isGood ? undefined : t('device.badAddress')
-  if (!isGood) return
+  const wrong = addressIssue(address, isSecurePage())
+  issue.value = wrong === null ? undefined : t(`device.issue.${wrong}`)
+  if (wrong !== null) return
   text.value = address
   devices.address = address.replace(/\/+$/, '')
   attempt()
 }
 function attempt(): void {
   trying.value?.close()
-  trying.value = devices.address === '' ? null : lineDevice(`${devices.address}/try`)
+  const isGood = addressIssue(devices.address, isSecurePage()) === null
+  trying.value = devices.address === '' || !isGood ? null : lineDevice(`${devices.address}/try`)
 }
 attempt()
 onScopeDispose(() => trying.value?.close())

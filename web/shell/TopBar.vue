@@ -3,11 +3,10 @@ import { UserOutlined } from '@ant-design/icons-vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useDoor } from '../store/door.ts'
-import { useOutbox } from '../store/outbox.ts'
+import LineNote from './LineNote.vue'
 
 const { t } = useI18n()
 const door = useDoor()
-const outbox = useOutbox()
 const places = ['today', 'prepare', 'bar', 'progress', 'settings'] as const
 </script>
 
@@ -19,18 +18,7 @@ const places = ['today', 'prepare', 'bar', 'progress', 'settings'] as const
         t(`place.${place}`)
       }}</RouterLink>
     </nav>
-    <RouterLink
-      v-if="door.session && outbox.writes.length > 0"
-      :to="{ name: 'waiting' }"
-      class="waiting"
-      :class="{ refused: outbox.refused.length > 0 }"
-    >
-      {{
-        outbox.refused.length > 0
-          ? t('app.refused', outbox.refused.length)
-          : t('app.waiting', outbox.waiting.length)
-      }}
-    </RouterLink>
+    <LineNote v-if="door.session && !door.session.handedOver" class="line" />
     <RouterLink
       v-if="door.session && !door.session.handedOver"
       :to="{ name: 'switch' }"
@@ -63,7 +51,6 @@ nav {
 }
 .place,
 .brand,
-.waiting,
 .who {
   min-height: 52px;
   display: inline-flex;
@@ -87,21 +74,16 @@ nav {
   color: var(--ink);
   text-decoration: none;
 }
-.waiting + .who {
+.line + .who {
   margin-left: 0;
 }
 .who.claimed {
   color: var(--ochre);
 }
-.waiting {
+.line {
   order: 1;
   margin-left: auto;
   padding: 0 12px;
-  color: var(--ochre);
-  font-weight: 650;
-}
-.waiting.refused {
-  color: var(--plum);
 }
 @media (max-width: 600px) {
   .top {

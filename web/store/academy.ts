@@ -1,83 +1,27 @@
-import {
-  ENDPOINTS,
-  type Today,
-  type TodayBasket,
-  basketInGroup as findBasketInGroup,
-} from '@calm-apron/contract'
+import { type Today, type TodayBasket, basketInGroup as findBasketInGroup } from '@calm-apron/contract'
 import type { MachineKnown } from '@calm-apron/core'
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
-import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
+import { computed } from 'vue'
+import { todayAsked } from '../data/questions.ts'
+import { useAnswer } from '../data/useAnswer.ts'
 import { i18n } from '../words/index.ts'
-import { deviceDatabase } from './deviceDatabase.ts'
 import { useDoor } from './door.ts'
-import { useLiveLine } from './liveLine.ts'
-import { takeTodayAhead } from './todayAhead.ts'
 
 export type AcademyState = 'loading' | 'here' | 'remembered' | 'unreachable'
-
-const TRY_AGAIN_MS = 5000
-const FRESH_AFTER_MS = { least: 200, spread: 600 } as const
 
 /** The academy as the server last told it to whoever is here; kept on the device for when the server can't be reached. */
 export const useAcademy = defineStore('academy', () => {
   const door = useDoor()
-  const today = ref<Today | null>(null)
-  const state = ref<AcademyState>('loading')
-  let retry: ReturnType<typeof setTimeout> | undefined
-
-  async function ask(): Promise<Today> {
-    const ahead = takeTodayAhead()
-    try {
-      return await (ahead ?? call(ENDPOINTS.today))
-    } catch (error) {
-      // It was refused to whoever was here before, not to whoever came in since.
-      if (ahead !== null && error instanceof RefusedByServer) return call(ENDPOINTS.today)
-      throw error
-    }
-  }
-
-  async function load(): Promise<void> {
-    clearTimeout(retry)
-    const personId = door.session?.person.personId
-    if (personId === undefined) return
-    try {
-      const told = await ask()
-      // Whoever asked may have gone meanwhile.
-      if (door.session?.person.personId !== personId) return
-      today.value = told
-      state.value = 'here'
-      await (await deviceDatabase()).put('remembered', told, personId)
-    } catch (error) {
-      if (error instanceof ServerUnreachable) await remember(personId)
-      // That nobody is signed in any more the door hears by itself.
-      else if (!(error instanceof RefusedByServer)) throw error
-    }
-  }
-
-  async function remember(personId: string): Promise<void> {
-    today.value = (await (await deviceDatabase()).get('remembered', personId)) ?? today.value
-    state.value = today.value === null ? 'unreachable' : 'remembered'
-    retry = setTimeout(() => void load(), TRY_AGAIN_MS)
-  }
-
-  /** Whatever of it changed on another tablet is here soon; not at the same moment on all of them. */
-  let fresh: ReturnType<typeof setTimeout> | undefined
-  let hasStood = false
-  useLiveLine().onNews(({ kind }) => {
-    const isAfterGap = kind === 'here' && hasStood
-    if (kind === 'here') hasStood = true
-    if (!isAfterGap && kind !== 'people' && kind !== 'prepared') return
-    clearTimeout(fresh)
-    fresh = setTimeout(() => void load(), FRESH_AFTER_MS.least + Math.random() * FRESH_AFTER_MS.spread)
+  // Someone named without network sees what was told to whoever was checked.
+  const answer = useAnswer(todayAsked, () => door.session?.person.personId ?? '')
+  const today = computed<Today | null>(() => answer.value.value)
+  const state = computed<AcademyState>(() => {
+    if (answer.state.value === 'kept') return 'remembered'
+    if (answer.state.value === 'away') return 'unreachable'
+    return today.value === null ? 'loading' : 'here'
   })
-
-  /** Forgets what was told to the last person. */
-  function clear(): void {
-    clearTimeout(retry)
-    today.value = null
-    state.value = 'loading'
-  }
+  const load = answer.load
+  const toldAtMs = answer.askedAtMs
 
   const trainees = computed(
     () => today.value?.people.filter(({ role, isActive }) => role === 'trainee' && isActive) ?? [],
@@ -132,12 +76,12 @@ export const useAcademy = defineStore('academy', () => {
 
   return {
     today,
+    toldAtMs,
     state,
     bagInHopper,
     trainees,
     timeZone,
     load,
-    clear,
     personName,
     recipe,
     bar,

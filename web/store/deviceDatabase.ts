@@ -2,7 +2,6 @@ import type {
   CallInput,
   CorrectionInput,
   DevicePerson,
-  GrindSeenOn,
   PhotoInput,
   Problem,
   RulingInput,
@@ -10,12 +9,11 @@ import type {
   ShotDetail,
   ShotInput,
   SlipInput,
-  Today,
-  Training,
   TrainingEventInput,
 } from '@calm-apron/contract'
 import { type DBSchema, type IDBPDatabase, type IDBPObjectStore, type StoreNames, openDB } from 'idb'
 import type { ShotDraft } from '../bar/shotDraft.ts'
+import { takeFormerAnswers } from './formerDevice.ts'
 
 /** What is written to the server, by kind, with the ids of what it belongs to. */
 export type Write =
@@ -27,7 +25,7 @@ export type Write =
   | { kind: 'photo'; shotId: string; photoId: string; body: PhotoInput }
   | { kind: 'training-event'; trainingId: string; eventId: string; body: TrainingEventInput }
 
-/** A write that has not reached the server, in the order it was made. */
+/** A write of this device, in the order it was made: unsent, refused, or sent so lately that what was told before lacks it. */
 export type UnsentWrite = {
   /** Given by the database; lower is older. */
   order?: number
@@ -35,7 +33,29 @@ export type UnsentWrite = {
   author: string
   /** Set once the server has refused it: then it waits for a person, not for the network. */
   refused: Problem | null
+  /** When the server had it, by this device's clock; left out before. */
+  sentAtMs?: number
 } & Write
+
+/** The id under which a write is made, which tells it from every other. */
+export function idOf(write: Write): string {
+  switch (write.kind) {
+    case 'shot':
+      return write.shotId
+    case 'correction':
+      return write.revisionId
+    case 'call':
+      return write.callId
+    case 'slip':
+      return write.slipId
+    case 'ruling':
+      return write.rulingId
+    case 'photo':
+      return write.photoId
+    case 'training-event':
+      return write.eventId
+  }
+}
 
 /** Who was here when the server last said so, for when it can't be asked. No secret of anyone's is among it. */
 export interface RememberedDoor {
@@ -48,31 +68,44 @@ export interface RememberedDoor {
 /** A draft with the academy it was begun in; people of another who use this device don't see it. */
 export type KeptDraft = ShotDraft & { academyId: string }
 
-/** A shot as the server last told it, and to whom. */
+/** A shot as the server last told it, to whom, and when it was asked for by this device's clock. */
 export interface KeptShot {
   viewerId: string
   detail: ShotDetail
+  askedAtMs: number
+}
+
+/** An answer as it was told, and when it was asked for by this device's clock; 0: nobody remembers. */
+export interface KeptAnswer {
+  answer: unknown
+  askedAtMs: number
 }
 
 interface DeviceSchema extends DBSchema {
   outbox: { key: number; value: UnsentWrite }
   drafts: { key: string; value: KeptDraft }
-  /** What each person last saw of Today. */
-  remembered: { key: string; value: Today }
   door: { key: 'last'; value: RememberedDoor }
   /** What sensors saw of a shot that is under way, packed. */
   series: { key: string; value: { weight: string; pressure: string } }
-  /** The open trainings as each person last saw them. */
-  trainings: { key: string; value: Training[] }
-  /** What shots of late tell of a grinder under a recipe, as each person was last told, by `historyKey`. */
-  grindHistory: { key: string; value: GrindSeenOn[] }
+  /** What each person was last told, by viewer and question. */
+  answers: { key: [viewerId: string, question: string]; value: KeptAnswer }
   /** Shots that were seen lately, by viewer and id. */
-  shots: { key: [string, string]; value: KeptShot; indexes: { pulledAt: string } }
+  shots: {
+    key: [string, string]
+    value: KeptShot
+    indexes: {
+      pulledAt: string
+      ofPerson: [string, string, string]
+      onGrinder: [string, string, string]
+      inTraining: [string, string, string]
+      ofViewer: [string, string]
+    }
+  }
 }
 
 export type DeviceDatabase = IDBPDatabase<DeviceSchema>
 
-const VERSION = 5
+const VERSION = 6
 
 /** Opens what this device keeps: unsent writes, half-entered shots, who was here, and what they last saw. */
 export async function openDeviceDatabase(name = 'calm-apron'): Promise<DeviceDatabase> {
@@ -81,21 +114,22 @@ export async function openDeviceDatabase(name = 'calm-apron'): Promise<DeviceDat
       if (oldVersion < 1) {
         database.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true })
         database.createObjectStore('drafts', { keyPath: 'shotId' })
-        database.createObjectStore('remembered')
       }
       if (oldVersion < 2) database.createObjectStore('door')
       if (oldVersion < 3) {
         database.createObjectStore('series')
-        database.createObjectStore('trainings')
         const shots = database.createObjectStore('shots', { keyPath: ['viewerId', 'detail.shotId'] })
         shots.createIndex('pulledAt', 'detail.pulledAt')
         void nameAuthors(transaction.objectStore('outbox'))
       }
-      // Kept without what they were pulled with, by which they are read now; the server tells them anew.
-      if (oldVersion === 3) void transaction.objectStore('shots').clear()
-      // What those versions remembered may lack what this one shows; the server tells it anew.
-      if (oldVersion < 4) void transaction.objectStore('remembered').clear()
-      if (oldVersion < 5) database.createObjectStore('grindHistory')
+      if (oldVersion < 6) {
+        const shots = transaction.objectStore('shots')
+        for (const [index, path] of SHOT_INDEXES)
+          shots.createIndex(index, ['viewerId', `detail.${path}`, 'detail.pulledAt'])
+        shots.createIndex('ofViewer', ['viewerId', 'detail.pulledAt'])
+        // Its requests keep the upgrade open until all is taken over.
+        void takeFormerAnswers(database, transaction)
+      }
     },
     // A newer page, in another tab, must not be kept waiting by this one.
     blocking(_current, _blocked, event) {
@@ -104,6 +138,12 @@ export async function openDeviceDatabase(name = 'calm-apron'): Promise<DeviceDat
     },
   })
 }
+
+const SHOT_INDEXES = [
+  ['ofPerson', 'personId'],
+  ['onGrinder', 'grinderId'],
+  ['inTraining', 'trainingId'],
+] as const
 
 /** Writes of the former version named their author in the body alone. */
 async function nameAuthors(

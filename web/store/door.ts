@@ -12,12 +12,14 @@ import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { ServerUnreachable, call, doorBell } from '../api/client.ts'
+import { forgetAnswers } from '../data/keptAnswer.ts'
 import { type Write, asPlain, deviceDatabase } from './deviceDatabase.ts'
 
 /** `remembered`: the server can't be asked, and the device stays open as the last person. */
 export type DoorState = 'looking' | 'open' | 'remembered' | 'closed' | 'unreachable'
 
 const TRY_AGAIN_MS = 5000
+const PATIENCE_MS = 1000
 
 /** Who is at this device, what they may do, and which ways in there are. */
 export const useDoor = defineStore('door', () => {
@@ -65,6 +67,7 @@ export const useDoor = defineStore('door', () => {
   }
 
   async function load(): Promise<void> {
+    const late = setTimeout(() => void rememberMeanwhile(), PATIENCE_MS)
     try {
       const { session: here, ...rest } = await call(ENDPOINTS.getDoors)
       doors.value = rest
@@ -76,7 +79,15 @@ export const useDoor = defineStore('door', () => {
       if (!(error instanceof ServerUnreachable)) throw error
       await remember()
       setTimeout(() => void load(), TRY_AGAIN_MS)
+    } finally {
+      clearTimeout(late)
     }
+  }
+
+  /** On a line that hangs nobody stands before a closed door that this device could open. */
+  async function rememberMeanwhile(): Promise<void> {
+    const isKnown = (await (await deviceDatabase()).get('door', 'last')) !== undefined
+    if (isKnown && state.value === 'looking') await remember()
   }
 
   /** The server can't be asked: the device stays open as its last person. */
@@ -125,7 +136,7 @@ export const useDoor = defineStore('door', () => {
   async function signOut(where: 'here' | 'everywhere'): Promise<void> {
     const leaving = session.value?.person.personId ?? ''
     await call(where === 'here' ? ENDPOINTS.signOut : ENDPOINTS.signOutEverywhere)
-    await (await deviceDatabase()).delete('remembered', leaving)
+    await forgetAnswers(leaving)
     await settle(null)
     // Which ways in there are now may come a little later: nobody is kept at the door for it.
     void load()

@@ -1,3 +1,4 @@
+import type { ShotInput } from '@calm-apron/contract'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { type ShotDraft, upToDate } from '../bar/shotDraft.ts'
@@ -11,9 +12,11 @@ export const useDrafts = defineStore('drafts', () => {
   const outbox = useOutbox()
   const drafts = ref<ShotDraft[]>([])
 
-  /** What whoever is here may go on with. */
-  function isForHere({ academyId, personId }: KeptDraft): boolean {
+  /** What whoever is here may go on with; one that was recorded on a device without room still lies there. */
+  function isForHere({ academyId, personId, shotId, correcting }: KeptDraft): boolean {
     const isOwn = personId === door.session?.person.personId
+    const isRecorded = outbox.writes.some((write) => write.kind === 'shot' && write.shotId === shotId)
+    if (correcting === null && isRecorded) return false
     return academyId === door.session?.academy.academyId && door.may('record-shot', isOwn)
   }
 
@@ -31,10 +34,24 @@ export const useDrafts = defineStore('drafts', () => {
     await outbox.keeping(async () => (await deviceDatabase()).put('drafts', asPlain({ ...draft, academyId })))
   }
 
+  /** Makes a draft again of what was recorded, with what sensors saw of it, both or neither; tells whether there was room. */
+  async function takeBack(draft: ShotDraft, series: ShotInput['series']): Promise<boolean> {
+    const academyId = door.session?.academy.academyId ?? ''
+    const packed = { weight: series?.weight ?? '', pressure: series?.pressure ?? '' }
+    return outbox.keeping(async () => {
+      const transaction = (await deviceDatabase()).transaction(['drafts', 'series'], 'readwrite')
+      await Promise.all([
+        transaction.objectStore('drafts').put(asPlain({ ...draft, academyId })),
+        ...(series === null ? [] : [transaction.objectStore('series').put(packed, draft.shotId)]),
+        transaction.done,
+      ])
+    })
+  }
+
   async function drop(shotId: string): Promise<void> {
     await (await deviceDatabase()).delete('drafts', shotId)
     await reload()
   }
 
-  return { drafts, reload, find, keep, drop }
+  return { drafts, reload, find, keep, takeBack, drop }
 })

@@ -1,14 +1,31 @@
-import type { RecipeRevision, ShotDetail, ShotSummary } from '@calm-apron/contract'
-import { deviceDatabase } from './deviceDatabase.ts'
+import {
+  type RecipeRevision,
+  type ShotDetail,
+  type ShotSummary,
+  readAnswer,
+  shotDetail,
+} from '@calm-apron/contract'
+import { type KeptShot, asPlain, deviceDatabase } from './deviceDatabase.ts'
 
 const KEPT_DAYS = 60
 const MS_PER_DAY = 86_400_000
 
+/** Whose shots, of which grinder, or of which training; any of them left out asks for all. */
+export interface ShotsWanted {
+  personId?: string
+  grinderId?: string
+  trainingId?: string
+}
+
 /** Keeps shots as this viewer was told of them, for when the server can't be asked. */
-export async function keepShots(viewerId: string, details: readonly ShotDetail[]): Promise<void> {
+export async function keepShots(
+  viewerId: string,
+  details: readonly ShotDetail[],
+  askedAtMs: number,
+): Promise<void> {
   const transaction = (await deviceDatabase()).transaction('shots', 'readwrite')
   await Promise.all([
-    ...details.map((detail) => transaction.store.put({ viewerId, detail })),
+    ...details.map((detail) => transaction.store.put(asPlain({ viewerId, detail, askedAtMs }))),
     transaction.done,
   ])
 }
@@ -18,17 +35,47 @@ export function asDetail(shot: ShotSummary, recipe: RecipeRevision): ShotDetail 
   return { ...shot, recipe, revisions: [shot.current] }
 }
 
-export async function keptShot(viewerId: string, shotId: string): Promise<ShotDetail | null> {
-  return (await (await deviceDatabase()).get('shots', [viewerId, shotId]))?.detail ?? null
+export async function keptShot(viewerId: string, shotId: string): Promise<KeptShot | null> {
+  return readKept(await (await deviceDatabase()).get('shots', [viewerId, shotId]))
 }
 
-/** All shots this viewer was told of, newest first. */
-export async function keptShotsOf(viewerId: string): Promise<ShotDetail[]> {
-  const all = await (await deviceDatabase()).getAllFromIndex('shots', 'pulledAt')
-  return all
-    .filter((kept) => kept.viewerId === viewerId)
-    .map(({ detail }) => detail)
-    .reverse()
+export async function forgetShot(viewerId: string, shotId: string): Promise<void> {
+  await (await deviceDatabase()).delete('shots', [viewerId, shotId])
+}
+
+/** The newest of those that this viewer was told of, newest first. */
+export async function keptShotsOf(viewerId: string, wanted: ShotsWanted, limit: number): Promise<KeptShot[]> {
+  const [index, ...about] = indexFor(wanted)
+  const store = (await deviceDatabase()).transaction('shots').store.index(index)
+  const theirs = IDBKeyRange.bound([viewerId, ...about], [viewerId, ...about, []])
+  const found: KeptShot[] = []
+  let cursor = await store.openCursor(theirs, 'prev')
+  for (; cursor !== null && found.length < limit; cursor = await cursor.continue()) {
+    const kept = readKept(cursor.value)
+    if (kept !== null && isWanted(kept.detail, wanted)) found.push(kept)
+  }
+  return found
+}
+
+export function isWanted(shot: ShotSummary, wanted: ShotsWanted): boolean {
+  return (
+    (wanted.personId === undefined || shot.personId === wanted.personId) &&
+    (wanted.grinderId === undefined || shot.grinderId === wanted.grinderId) &&
+    (wanted.trainingId === undefined || shot.trainingId === wanted.trainingId)
+  )
+}
+
+function indexFor({ trainingId, grinderId, personId }: ShotsWanted) {
+  if (trainingId !== undefined) return ['inTraining', trainingId] as const
+  if (personId !== undefined) return ['ofPerson', personId] as const
+  return grinderId === undefined ? (['ofViewer'] as const) : (['onGrinder', grinderId] as const)
+}
+
+/** What another release kept and can't be read as a shot of today's is not known. */
+function readKept(kept: KeptShot | undefined): KeptShot | null {
+  if (kept === undefined) return null
+  const read = readAnswer(shotDetail, kept.detail)
+  return read.success ? { ...kept, detail: read.data } : null
 }
 
 /** Forgets shots of long ago. @param now as `Date.now()` gives it */

@@ -15,6 +15,8 @@ const CHANNEL = 'calm-apron-live'
 const LOCK = 'calm-apron-live'
 /** A line that the browser gave up is opened again after this. */
 const AGAIN_MS = 3000
+/** The server says every fifteen seconds that it is still there; two of them missed, and nobody is. */
+const SILENT_AFTER_MS = 40_000
 
 /** What the page that holds the line passes on to the others. */
 type PassedOn = { says: 'news'; text: string } | { says: 'stands'; isLive: boolean } | { says: 'who' }
@@ -26,6 +28,8 @@ export const useLiveLine = defineStore('live-line', () => {
   /** What each group of each training is doing now, on whichever tablet. */
   const stages = ref<Record<string, Record<string, StageOfGroup>>>({})
   const listeners = new Set<(news: LiveNews) => void>()
+  /** When the line that stands was begun: what was asked for after that missed nothing. */
+  const begunAtMs = ref(0)
   const channel = new BroadcastChannel(CHANNEL)
   let isHolder = false
   let letGo: () => void = () => undefined
@@ -62,11 +66,27 @@ export const useLiveLine = defineStore('live-line', () => {
   function hold(): () => void {
     let line: EventSource | null = null
     let again: ReturnType<typeof setTimeout> | undefined
+    let silence: ReturnType<typeof setTimeout> | undefined
+    /** On Wi-Fi that hangs, or after a sleep, a line breaks without a word. */
+    function hearsIt(): void {
+      clearTimeout(silence)
+      silence = setTimeout(open, SILENT_AFTER_MS)
+    }
     function open(): void {
+      if (line !== null) stand(false)
+      line?.close()
+      clearTimeout(again)
       const opened = new EventSource(`${API_BASE}${LIVE_LINE_PATH}`)
       line = opened
-      opened.onopen = () => stand(true)
+      begunAtMs.value = Date.now()
+      hearsIt()
+      opened.onopen = () => {
+        hearsIt()
+        stand(true)
+      }
+      opened.addEventListener('still', hearsIt)
       opened.onmessage = ({ data }: MessageEvent<string>) => {
+        hearsIt()
         pass({ says: 'news', text: data })
         hear(data)
       }
@@ -83,6 +103,7 @@ export const useLiveLine = defineStore('live-line', () => {
     return () => {
       isHolder = false
       clearTimeout(again)
+      clearTimeout(silence)
       line?.close()
     }
   }
@@ -111,7 +132,7 @@ export const useLiveLine = defineStore('live-line', () => {
     if (getCurrentScope()) onScopeDispose(() => listeners.delete(listen))
   }
 
-  return { isLive, stages, onNews }
+  return { isLive, begunAtMs, stages, onNews }
 })
 
 const CLOSED = 2

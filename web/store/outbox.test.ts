@@ -1,6 +1,18 @@
+import type { DeviceDatabase } from './deviceDatabase.ts'
 import { useDoor } from './door.ts'
 import { useOutbox } from './outbox.ts'
-import { IDA, ODALYS, doorsWith, freshDevice, refusal, sessionOf, settled, shotBy } from './testing/device.ts'
+import {
+  ACADEMY,
+  IDA,
+  ODALYS,
+  doorsWith,
+  freshDevice,
+  refusal,
+  sessionOf,
+  settled,
+  shotBy,
+} from './testing/device.ts'
+import { DRAFT, listedShot as recordedShot, shotId } from './testing/house.ts'
 
 const ID = (last: number) => `019a5c00-0000-700a-8000-${String(last).padStart(12, '0')}`
 
@@ -53,19 +65,88 @@ test('it goes by itself once the device is told that its author is known here', 
   expect(shotsAsked(asked)).toEqual(['1'])
 })
 
+/** From now on nothing more can be laid down on the device. */
+function fill(database: DeviceDatabase) {
+  const transaction = database.transaction.bind(database)
+  const full = () => {
+    throw new DOMException('full', 'QuotaExceededError')
+  }
+  const isWrite = (mode?: IDBTransactionMode) => mode === 'readwrite'
+  const [put, add] = [database.put.bind(database), database.add.bind(database)]
+  Object.assign(database, {
+    put: full,
+    add: full,
+    transaction: (...args: Parameters<typeof transaction>) =>
+      isWrite(args[1]) ? full() : transaction(...args),
+  })
+  return () => Object.assign(database, { put, add, transaction })
+}
+
 test('a device without room says so, keeps it on the page, and sends it all the same', async () => {
   const { asked, says, database, outbox } = await deviceOf(ODALYS)
-  const full = () => Promise.reject(new DOMException('full', 'QuotaExceededError'))
-  expect(await outbox.keeping(full)).toBe(false)
-  expect(outbox.isStorageFull).toBe(true)
-  await expect(outbox.keeping(() => Promise.reject(new Error('another')))).rejects.toThrow('another')
-  expect(await outbox.keeping(() => Promise.resolve())).toBe(true)
-  expect(outbox.isStorageFull).toBe(false)
-  says['PUT /shots/*'] = () => refusal('invalid-input', 422)
+  const makeRoom = fill(database)
+  says['PUT /shots/*'] = () => 'nothing'
   await outbox.addShot(ID(4), shotBy(ODALYS))
+  expect([outbox.isStorageFull, outbox.waiting.length, await database.count('outbox')]).toEqual([true, 1, 0])
+  says['PUT /shots/*'] = () => refusal('id-taken', 409)
+  await outbox.send()
+  expect(shotsAsked(asked)).toContain('4')
+  makeRoom()
+})
+
+test('a write that is refused on a full device is kept and shown, whoever looks at it anew', async () => {
+  const { says, database, outbox } = await deviceOf(ODALYS)
+  await outbox.addShot(ID(1), shotBy(ODALYS))
   await settled()
-  expect(shotsAsked(asked)).toEqual(['4'])
-  expect(await database.count('outbox')).toBe(1)
+  const makeRoom = fill(database)
+  await outbox.addShot(ID(2), shotBy(ODALYS))
+  says['PUT /shots/*'] = () => refusal('invalid-input', 422)
+  await outbox.send()
+  await outbox.send()
+  expect(outbox.refused.map((write) => 'shotId' in write && write.shotId)).toEqual([ID(1), ID(2)])
+  makeRoom()
+})
+
+test('of two sends at once on a full device none loses what the other sent or did not send', async () => {
+  const { asked, says, database, outbox } = await deviceOf(ODALYS)
+  const makeRoom = fill(database)
+  for (const last of [1, 2, 3]) await outbox.addShot(ID(last), shotBy(ODALYS))
+  await settled()
+  asked.length = 0
+  let no = 0
+  says['PUT /shots/*'] = () => (++no === 3 ? 'nothing' : refusal('id-taken', 409))
+  await Promise.all([outbox.send(), outbox.send(), outbox.send()])
+  expect(outbox.writes).toHaveLength(3)
+  expect([outbox.refused.length, outbox.waiting.length]).toEqual([2, 1])
+  makeRoom()
+})
+
+test('shot, pictures, draft and curve move in one step: all of them, or none', async () => {
+  const { database, outbox } = await deviceOf(ODALYS)
+  await database.put('drafts', { ...DRAFT, shotId: ID(1), academyId: ACADEMY.academyId })
+  await database.put('series', { weight: 'a:0', pressure: '' }, ID(1))
+  const shot = { kind: 'shot' as const, shotId: ID(1), body: shotBy(ODALYS) }
+  const picture = { takenBy: ODALYS, takenAt: '2026-11-26T09:00:00Z', picture: 'data:image/jpeg;base64,AA' }
+  const photo = { kind: 'photo' as const, shotId: ID(1), photoId: ID(2), body: picture }
+  const makeRoom = fill(database)
+  await outbox.addAll([shot, photo], ID(1))
+  expect([await database.count('drafts'), await database.count('series')]).toEqual([1, 1])
+  expect(outbox.waiting.map(({ kind }) => kind)).toEqual(['shot', 'photo'])
+  makeRoom()
+  await outbox.send()
+  expect([await database.count('drafts'), await database.count('series')]).toEqual([0, 0])
+  expect(await database.count('outbox')).toBe(2)
+})
+
+test('what was sent is laid over what was asked for before it, and over nothing that was asked for after', async () => {
+  const { says, outbox } = await deviceOf(ODALYS)
+  const before = Date.now() - 1
+  says['PUT /shots/*'] = () => ({ status: 201, body: recordedShot(1) })
+  await outbox.addShot(shotId(1), shotBy(ODALYS))
+  await settled()
+  expect(outbox.writes).toEqual([])
+  expect(outbox.since(before).map(({ kind }) => kind)).toEqual(['shot'])
+  expect(outbox.since(Date.now() + 1)).toEqual([])
 })
 
 test('one that was refused is taken off when somebody says so', async () => {

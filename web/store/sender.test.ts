@@ -1,97 +1,90 @@
 import type { Problem } from '@calm-apron/contract'
-import { type DeviceDatabase, type UnsentWrite, openDeviceDatabase } from './deviceDatabase.ts'
+import type { UnsentWrite } from './deviceDatabase.ts'
 import { type SendOutcome, backOffMs, sendWaiting } from './sender.ts'
 import { shotBy } from './testing/device.ts'
+import type { Settled } from './writeShelf.ts'
 
 const BODY = shotBy('judge')
 const REFUSAL: Problem = { type: 't', code: 'invalid-input', title: '', status: 422, detail: '' }
 
 const here = () => true
+const sentAlways = async () => Promise.resolve<SendOutcome>({ sent: true })
 
-let run = 0
-async function outboxOf(...shotIds: string[]): Promise<DeviceDatabase> {
-  run += 1
-  const database = await openDeviceDatabase(`test-${run}`)
-  for (const shotId of shotIds)
-    await database.add('outbox', { kind: 'shot', shotId, body: BODY, author: 'judge', refused: null })
-  return database
-}
-const idsIn = async (database: DeviceDatabase) => (await database.getAll('outbox')).map(shotOf)
+const shotWrite = (shotId: string): UnsentWrite => ({
+  kind: 'shot',
+  shotId,
+  body: BODY,
+  author: 'judge',
+  refused: null,
+})
 const shotOf = (write: UnsentWrite) => ('shotId' in write ? write.shotId : write.trainingId)
 
-test('everything is sent in the order it was made, and then gone', async () => {
-  const database = await outboxOf('a', 'b', 'c')
-  const sent: string[] = []
-  const reached = await sendWaiting(database, here, async (write) => {
-    sent.push(shotOf(write))
-    return Promise.resolve<SendOutcome>({ sent: true })
-  })
-  expect({ reached, sent, left: await idsIn(database) }).toEqual({
-    reached: true,
-    sent: ['a', 'b', 'c'],
-    left: [],
-  })
+/** What waits, and what became of each. */
+function waiting(...writes: UnsentWrite[]) {
+  const settled: [string, string][] = []
+  const settle = async (write: UnsentWrite, became: Settled) => {
+    settled.push([shotOf(write), 'sentAtMs' in became ? 'sent' : became.refused.code])
+    return Promise.resolve()
+  }
+  return { writes, settled, settle }
+}
+
+test('everything is sent in the order it was made', async () => {
+  const { writes, settled, settle } = waiting(...['a', 'b', 'c'].map(shotWrite))
+  expect(await sendWaiting(writes, here, settle, sentAlways)).toBe(true)
+  expect(settled).toEqual([
+    ['a', 'sent'],
+    ['b', 'sent'],
+    ['c', 'sent'],
+  ])
 })
 
-test('when the server goes away midway, the rest waits in its order', async () => {
-  const database = await outboxOf('a', 'b', 'c')
+test('when the server goes away midway, the rest waits', async () => {
+  const { writes, settled, settle } = waiting(...['a', 'b', 'c'].map(shotWrite))
   const send = async (write: UnsentWrite) =>
     Promise.resolve<SendOutcome>(shotOf(write) === 'a' ? { sent: true } : { sent: false, refused: null })
-  expect(await sendWaiting(database, here, send)).toBe(false)
-  expect(await idsIn(database)).toEqual(['b', 'c'])
+  expect(await sendWaiting(writes, here, settle, send)).toBe(false)
+  expect(settled).toEqual([['a', 'sent']])
 })
 
-test('a refused write is kept with the reason and holds nobody up', async () => {
-  const database = await outboxOf('a', 'b')
+test('a refused write is settled with the reason, holds nobody up, and is not tried again', async () => {
+  const { writes, settled, settle } = waiting(...['a', 'b'].map(shotWrite))
   const send = async (write: UnsentWrite) =>
     Promise.resolve<SendOutcome>(shotOf(write) === 'a' ? { sent: false, refused: REFUSAL } : { sent: true })
-  expect(await sendWaiting(database, here, send)).toBe(true)
-  expect(await database.getAll('outbox')).toEqual([
-    expect.objectContaining({ shotId: 'a', refused: REFUSAL }),
+  expect(await sendWaiting(writes, here, settle, send)).toBe(true)
+  expect(settled).toEqual([
+    ['a', 'invalid-input'],
+    ['b', 'sent'],
   ])
-  let tries = 0
-  await sendWaiting(database, here, async () => {
-    tries += 1
-    return Promise.resolve<SendOutcome>({ sent: true })
-  })
-  expect(tries).toBe(0)
+  const again = waiting({ ...shotWrite('a'), refused: REFUSAL }, { ...shotWrite('b'), sentAtMs: 1 })
+  expect(await sendWaiting(again.writes, here, again.settle, sentAlways)).toBe(true)
+  expect(again.settled).toEqual([])
 })
 
 test('a write whose author is not here waits, and holds nobody up', async () => {
-  const database = await outboxOf('a')
-  await database.add('outbox', {
-    kind: 'shot',
-    shotId: 'b',
-    body: { ...BODY, judgedBy: 'other' },
-    author: 'other',
-    refused: null,
-  })
+  const { writes, settled, settle } = waiting(shotWrite('a'), { ...shotWrite('b'), author: 'other' })
   const isOther = ({ author }: UnsentWrite) => author === 'other'
-  const send = async () => Promise.resolve<SendOutcome>({ sent: true })
-  expect(await sendWaiting(database, isOther, send)).toBe(true)
-  expect(await idsIn(database)).toEqual(['a'])
+  expect(await sendWaiting(writes, isOther, settle, sentAlways)).toBe(true)
+  expect(settled).toEqual([['b', 'sent']])
 })
 
 test('what belongs to a shot that was refused waits with it, and is not refused for that', async () => {
-  const database = await outboxOf('a')
   const said = { calledBy: 'p', stage: 'first', verdict: 'under', cause: null, move: null } as const
-  const body = { ...said, calledAt: '2026-11-23T10:00:00Z' }
-  for (const shotId of ['a', 'elsewhere'])
-    await database.add('outbox', {
-      kind: 'call',
-      shotId,
-      callId: shotId,
-      body,
-      author: 'judge',
-      refused: null,
-    })
+  const callOn = (shotId: string): UnsentWrite => ({
+    kind: 'call',
+    shotId,
+    callId: `call ${shotId}`,
+    body: { ...said, calledAt: '2026-11-23T10:00:00Z' },
+    author: 'judge',
+    refused: null,
+  })
+  const { writes, settled, settle } = waiting(shotWrite('a'), callOn('a'), callOn('elsewhere'))
   const send = async (write: UnsentWrite) =>
     Promise.resolve<SendOutcome>(write.kind === 'shot' ? { sent: false, refused: REFUSAL } : { sent: true })
-  await sendWaiting(database, here, send)
-  const left = await database.getAll('outbox')
-  expect(left.map(({ kind, refused }) => [kind, refused?.code ?? null])).toEqual([
-    ['shot', 'invalid-input'],
-    ['call', null],
+  await sendWaiting(writes, here, settle, send)
+  expect(settled).toEqual([
+    ['a', 'invalid-input'],
+    ['elsewhere', 'sent'],
   ])
 })
 

@@ -1,6 +1,7 @@
 import { ENDPOINTS, type Problem } from '@calm-apron/contract'
 import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
-import type { DeviceDatabase, UnsentWrite, Write } from './deviceDatabase.ts'
+import type { UnsentWrite, Write } from './deviceDatabase.ts'
+import type { Settled } from './writeShelf.ts'
 
 export type SendOutcome = { sent: true } | { sent: false; refused: Problem } | { sent: false; refused: null }
 
@@ -61,30 +62,33 @@ function subjectOf(write: Write): string {
 }
 
 /**
- * Sends what waits, oldest first, until all is sent or the server can't be reached. A refused write is set aside
+ * Sends what waits, oldest first, until all is sent or the server can't be reached. A refused write is settled
  * with the server's reason; what belongs to it waits with it, and nothing else does, nor is anything held up by one
  * whose author is not here. Tells whether the server was reached throughout.
  */
 export async function sendWaiting(
-  database: DeviceDatabase,
+  writes: readonly UnsentWrite[],
   maySend: (write: UnsentWrite) => boolean,
+  settle: (write: UnsentWrite, settled: Settled) => Promise<void>,
   send: (write: UnsentWrite) => Promise<SendOutcome> = sendWrite,
 ): Promise<boolean> {
   const held = new Set<string>()
-  for (const write of await database.getAll('outbox')) {
+  for (const write of writes) {
+    if (write.sentAtMs !== undefined) continue
     const subject = subjectOf(write)
     const isFirst = write.kind === 'shot' || write.kind === 'training-event'
-    if (write.refused !== null || write.order === undefined || !maySend(write)) {
+    if (write.refused !== null || !maySend(write)) {
       if (isFirst) held.add(subject)
       continue
     }
     if (!isFirst && held.has(subject)) continue
     const outcome = await send(write)
-    if (outcome.sent) await database.delete('outbox', write.order)
-    else if (outcome.refused !== null) {
-      await database.put('outbox', { ...write, refused: outcome.refused })
+    if (outcome.sent) await settle(write, { sentAtMs: Date.now() })
+    else if (outcome.refused === null) return false
+    else {
+      await settle(write, { refused: outcome.refused })
       if (isFirst) held.add(subject)
-    } else return false
+    }
   }
   return true
 }

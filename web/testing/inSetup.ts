@@ -1,4 +1,5 @@
 import { freshPage } from '../store/testing/device.ts'
+import { PiniaColada } from '@pinia/colada'
 import type { Pinia } from 'pinia'
 import { createRenderer } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
@@ -63,7 +64,7 @@ export async function inSetup<T>(
       return none
     },
   })
-  app.use(pinia).use(i18n).use(router).mount({})
+  app.use(pinia).use(PiniaColada).use(i18n).use(router).mount({})
   if (result === undefined) throw new Error('Nothing was set up.')
   return { result, end: () => app.unmount(), went: () => router.currentRoute.value.fullPath, pinia }
 }

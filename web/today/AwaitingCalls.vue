@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
+import { awaitingOver } from '../data/laidOver.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { useFormat } from '../units/useFormat.ts'
@@ -13,26 +14,14 @@ const outbox = useOutbox()
 const format = useFormat()
 
 const rows = computed(() => {
-  const unsent = outbox.writes.flatMap((write) =>
-    write.kind === 'shot' && write.body.isCallAsked
-      ? [{ shotId: write.shotId, personId: write.body.personId, pulledAt: write.body.pulledAt }]
-      : [],
-  )
-  const called = new Set(
-    outbox.writes.flatMap((write) =>
-      write.kind === 'call' && write.body.stage === 'final' ? [write.shotId] : [],
-    ),
-  )
-  const told = academy.today?.awaiting ?? []
-  return [...unsent, ...told.filter(({ shotId }) => !unsent.some((each) => each.shotId === shotId))]
-    .filter(({ shotId }) => !called.has(shotId))
-    .map(({ shotId, personId, pulledAt }) => ({
-      shotId,
-      says: t('today.awaitingShot', {
-        person: academy.personName(personId),
-        time: format.timeOf(pulledAt, academy.timeZone),
-      }),
-    }))
+  const awaiting = awaitingOver(academy.today?.awaiting ?? [], outbox.since(academy.toldAtMs))
+  return awaiting.map(({ shotId, personId, pulledAt }) => ({
+    shotId,
+    says: t('today.awaitingShot', {
+      person: academy.personName(personId),
+      time: format.timeOf(pulledAt, academy.timeZone),
+    }),
+  }))
 })
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed, onMounted } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useAcademy } from '../store/academy.ts'
@@ -17,8 +17,6 @@ const trainings = useTrainings()
 const format = useFormat()
 const last = useLastSetup()
 const startTraining = useStartTraining()
-
-onMounted(trainings.load)
 
 const names = (seats: readonly { personId: string }[]) =>
   seats.map(({ personId }) => academy.personName(personId).split(' ')[0]).join(', ')

@@ -40,7 +40,7 @@ export function useStartShot() {
       madeAt: new Date().toISOString(),
       massUnit: preferences.units.mass,
       correcting: null,
-      routineId: routineId ?? routineFor(academy.today?.routines ?? [], bar.machines[0] ?? null),
+      routineId: routineId ?? routineFor(academy.today.routines, bar.machines[0] ?? null),
       ...given,
     })
     draft.grindText = grindText

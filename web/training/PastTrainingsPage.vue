@@ -1,41 +1,30 @@
 <script setup lang="ts">
-import { ENDPOINTS, type Training } from '@calm-apron/contract'
 import { trainingState } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { call } from '../api/client.ts'
-import FormFailure from '../forms/FormFailure.vue'
-import { useForm } from '../forms/useForm.ts'
+import { pastTrainingsAsked } from '../data/questions.ts'
+import { useAnswer } from '../data/useAnswer.ts'
 import EmptyPlace from '../parts/EmptyPlace.vue'
 import { useAcademy } from '../store/academy.ts'
 import { useFormat } from '../units/useFormat.ts'
-import { useTrainings } from './trainings.ts'
 
 /** Trainings that are over: when, with whom, by which recipe. */
 const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
-const trainings = useTrainings()
-const { failure, isBusy, submit } = useForm()
-const told = ref<Training[]>([])
-const cursor = ref<string | null>(null)
-const isLoaded = ref(false)
+const pages = ref(1)
+const isBusy = ref(false)
+const answer = useAnswer(() => pastTrainingsAsked(pages.value))
+const told = computed(() => answer.value.value?.trainings ?? [])
 
-const load = () =>
-  submit(
-    ENDPOINTS.listPastTrainings.query,
-    cursor.value === null ? {} : { cursor: cursor.value },
-    async (query) => {
-      const page = await call(ENDPOINTS.listPastTrainings, { query })
-      for (const each of page.trainings) trainings.see(each)
-      told.value = [...told.value, ...page.trainings]
-      cursor.value = page.nextCursor
-      isLoaded.value = true
-    },
-  )
-onMounted(load)
+async function more(): Promise<void> {
+  isBusy.value = true
+  pages.value += 1
+  await answer.load()
+  isBusy.value = false
+}
 
 const rows = computed(() =>
   told.value.flatMap(({ trainingId, events }) => {
@@ -64,8 +53,8 @@ const rows = computed(() =>
 <template>
   <div class="past">
     <h1 tabindex="-1">{{ t('training.past') }}</h1>
-    <FormFailure :says="failure" />
-    <EmptyPlace v-if="isLoaded && rows.length === 0" :says="t('training.nonePast')" />
+    <EmptyPlace v-if="answer.value.value && rows.length === 0" :says="t('training.nonePast')" />
+    <EmptyPlace v-else-if="answer.state.value === 'away'" :says="t('training.pastOffline')" />
     <ul>
       <li v-for="row in rows" :key="row.trainingId">
         <RouterLink :to="{ name: 'training', params: { trainingId: row.trainingId } }">
@@ -74,7 +63,7 @@ const rows = computed(() =>
         <span class="soft">{{ [row.people, row.recipe].filter((each) => each !== '').join(' · ') }}</span>
       </li>
     </ul>
-    <Button v-if="cursor !== null" size="large" :loading="isBusy" @click="load">{{
+    <Button v-if="answer.value.value?.hasMore" size="large" :loading="isBusy" @click="more">{{
       t('training.more')
     }}</Button>
   </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type LeftReady, canReopen, netG, pricePerKg, spentOn } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import ReachNote from '../bar/ReachNote.vue'
@@ -28,30 +28,14 @@ const door = useDoor()
 const drafts = useDrafts()
 const trainings = useTrainings()
 const format = useFormat()
-const {
-  state,
-  setup,
-  recipe,
-  grinder,
-  coffee,
-  isDialInOpen,
-  listed,
-  isCounted,
-  pulled,
-  groups,
-  begin,
-  load,
-} = useTraining(() => props.trainingId)
-const { stages, isLive, shotsTold } = useLive(() => props.trainingId)
-watch(shotsTold, load)
+const { state, setup, recipe, grinder, coffee, isDialInOpen, listed, isCounted, pulled, groups, begin } =
+  useTraining(() => props.trainingId)
+const { stages } = useLive(() => props.trainingId)
 const isEnding = ref(false)
 const mayLead = computed(() => door.may('lead-training'))
 const mayReopen = computed(() => mayLead.value && state.value !== null && canReopen(state.value, new Date()))
 
-onMounted(() => {
-  void drafts.reload()
-  void trainings.refresh(props.trainingId)
-})
+onMounted(() => void drafts.reload())
 
 /** Shots begun on this tablet, to go on with. */
 const begun = (key: string) =>
@@ -108,7 +92,7 @@ function goOn(shotId: string): void {
         {{ recipe?.name }}<template v-if="coffee">, {{ coffee.name }}</template>
         <template v-if="grinder">, {{ grinder.name }}</template>
         · {{ t('training.since', { time: format.timeOf(state.startedAt, academy.timeZone) }) }} ·
-        {{ t(isLive ? 'training.live' : 'training.notLive') }} · <ReachNote />
+        <ReachNote />
       </p>
     </header>
     <p v-if="state.ended" class="ended" role="status">

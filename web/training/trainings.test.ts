@@ -1,9 +1,13 @@
 import type { TrainingEvent } from '@calm-apron/core'
+import { getActivePinia } from 'pinia'
+import { trainingAsked } from '../data/questions.ts'
+import { useAnswer } from '../data/useAnswer.ts'
 import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
 import {
   IDA,
   ODALYS,
+  type Said,
   doorsWith,
   freshDevice,
   freshPage,
@@ -12,6 +16,7 @@ import {
   settled,
 } from '../store/testing/device.ts'
 import { SETUP, eventOf, startedWith } from '../store/testing/house.ts'
+import { inSetup } from '../testing/inSetup.ts'
 import { useTrainings } from './trainings.ts'
 
 const MORNING = '019a5c00-0000-7010-8000-000000000001'
@@ -66,11 +71,15 @@ test('one that is started without network stands at once, and after the page was
 
 test('what was noted here does not unhappen by an answer that was asked for before it', async () => {
   const { says, trainings } = await deviceWith({ trainingId: MORNING, events: [started] })
-  says[`GET /trainings/*`] = () => ({ body: { trainingId: MORNING, events: [started] } })
-  says['PUT /trainings/*/events/*'] = () => ({ body: started })
+  let answer: (said: Said) => void = () => undefined
+  says['GET /trainings'] = () => new Promise<Said>((resolve) => (answer = resolve))
+  const isLoaded = trainings.load()
+  says['PUT /trainings/*/events/*'] = () => ({ body: { trainingId: MORNING, events: [started] } })
   await trainings.note(MORNING, { kind: 'break-began' })
   await settled()
-  await trainings.refresh(MORNING)
+  expect(useOutbox().writes).toEqual([])
+  answer({ body: { trainings: [{ trainingId: MORNING, events: [started] }] } })
+  await isLoaded
   expect(trainings.stateOf(MORNING)?.onBreakSince).not.toBeNull()
 })
 
@@ -81,22 +90,31 @@ test('an event that the server tells as well counts once', async () => {
   await settled()
   const [, eventId = ''] = /events\/(\S+)/.exec(asked.find((what) => what.includes('/events/')) ?? '') ?? []
   const began = { ...eventOf(3, new Date(0).toISOString(), { kind: 'break-began' }), eventId }
-  says['GET /trainings/*'] = () => ({
-    body: { trainingId: MORNING, events: [started, { ...began, at: started.at }] },
-  })
-  await trainings.refresh(MORNING)
+  const events = [started, { ...began, at: started.at }]
+  says['GET /trainings'] = () => ({ body: { trainings: [{ trainingId: MORNING, events }] } })
+  await trainings.load()
   expect(trainings.stateOf(MORNING)?.breaks).toHaveLength(1)
 })
 
-test('without an answer, or with a refusal, it stands as it was known', async () => {
+test('without an answer, or with a refusal that passes, it stands as it was known', async () => {
   const { says, trainings } = await deviceWith({ trainingId: MORNING, events: [started] })
-  for (const said of ['nothing', refusal('not-found', 404)] as const) {
-    says['GET /trainings/*'] = () => said
+  for (const said of ['nothing', refusal('slow-down', 429)] as const) {
     says['GET /trainings'] = () => said
-    await trainings.refresh(MORNING)
     await trainings.load()
     expect(trainings.open).toHaveLength(1)
   }
+})
+
+test('one that is over is known where its page was looked at', async () => {
+  const { says, trainings } = await deviceWith()
+  const ended = eventOf(4, '2026-11-26T12:00:00.000Z', { kind: 'ended', left: LEFT })
+  says['GET /trainings/*'] = () => ({ body: { trainingId: EARLIER, events: [started, ended] } })
+  expect(trainings.stateOf(EARLIER)).toBeNull()
+  const { end } = await inSetup(() => useAnswer(() => trainingAsked(EARLIER)), getActivePinia())
+  await settled()
+  expect(trainings.stateOf(EARLIER)?.ended).toMatchObject({ at: '2026-11-26T12:00:00.000Z' })
+  expect(trainings.open).toEqual([])
+  end()
 })
 
 test('what was told to one person is not shown to the next', async () => {

@@ -39,15 +39,15 @@ async function following() {
   return { ...device, ...result, end, line }
 }
 
-test('one line tells of everything; whether it stands is shown', async () => {
-  const { line, isLive, end } = await following()
+test('one line tells of everything; whether it stands is known', async () => {
+  const { line, end } = await following()
   expect(line.address).toMatch(/\/live$/)
   expect(line.address).not.toContain(TRAINING)
-  expect(isLive.value).toBe(false)
+  expect(useLiveLine().isLive).toBe(false)
   line.onopen()
-  expect(isLive.value).toBe(true)
+  expect(useLiveLine().isLive).toBe(true)
   line.onerror()
-  expect(isLive.value).toBe(false)
+  expect(useLiveLine().isLive).toBe(false)
   end()
 })
 
@@ -58,24 +58,6 @@ test('what another tablet does at a group is shown; words that make no sense are
   line.say({ kind: 'weather', is: 'fine' })
   line.say({ kind: 'stage', trainingId: shotId(9), stage: { ...STAGE, group: 'other' } })
   expect(Object.keys(stages.value)).toEqual([GROUP])
-  end()
-})
-
-test('that something happened is a reason to ask, and what it was is not taken from the line', async () => {
-  const { line, asked, end } = await following()
-  asked.length = 0
-  line.say({ kind: 'training', trainingId: TRAINING })
-  await settled()
-  expect(asked).toEqual([`GET /trainings/${TRAINING}`])
-  end()
-})
-
-test('a shot that was recorded elsewhere is told, of this training or of one that nobody named', async () => {
-  const { line, shotsTold, end } = await following()
-  line.say({ kind: 'shot', shotId: shotId(1), trainingId: TRAINING })
-  line.say({ kind: 'shot', shotId: shotId(2), trainingId: null })
-  line.say({ kind: 'shot', shotId: shotId(3), trainingId: shotId(8) })
-  expect(shotsTold.value).toBe(2)
   end()
 })
 

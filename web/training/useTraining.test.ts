@@ -1,6 +1,7 @@
 import { useDoor } from '../store/door.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useDrafts } from '../store/drafts.ts'
+import { useOutbox } from '../store/outbox.ts'
 import {
   IDA,
   ODALYS,
@@ -9,14 +10,17 @@ import {
   freshDevice,
   sessionOf,
   settled,
+  shotBy,
 } from '../store/testing/device.ts'
 import {
+  RECIPE,
   RECIPE_REVISION,
   SETUP,
   TEO,
   TRAINING,
   houseOf,
   listedShot,
+  shotId,
   startedWith,
 } from '../store/testing/house.ts'
 import { inSetup } from '../testing/inSetup.ts'
@@ -41,7 +45,6 @@ async function tabletWith(shots: () => Said | Promise<Said>, setup = SETUP) {
   const { result: training, end, went } = await inSetup(() => useTraining(() => TRAINING))
   await useDoor().load()
   await useAcademy().load()
-  await training.load()
   await settled()
   return { ...device, training, end, went }
 }
@@ -73,6 +76,7 @@ test('whose turn it is can’t be told before the shots are counted', async () =
   })
   device.says[`GET /shots?trainingId=${TRAINING}&limit=100`] = () => waiting
   const { result: training, end } = await inSetup(() => useTraining(() => TRAINING))
+  await useDoor().load()
   await settled()
   expect(training.isCounted.value).toBe(false)
   answer(shotsOf())
@@ -115,4 +119,21 @@ test('whoever teaches is not asked for a call', async () => {
   await training.begin({ personId: ODALYS, machineId: null, groupNo: 0 })
   expect((await draftsHere())[0]?.isCallAsked).toBe(false)
   end()
+})
+
+test('on a line that hangs the next one is known from what this device knows, its own unsent shots too', async () => {
+  const { says, end } = await tabletWith(() =>
+    shotsOf(listedShot(1, { personId: IDA, trainingId: TRAINING })),
+  )
+  says[`GET /shots?trainingId=${TRAINING}&limit=100`] = () => new Promise<Said>(() => undefined)
+  end()
+  const { result: again, end: endAgain } = await inSetup(() => useTraining(() => TRAINING))
+  await useDoor().load()
+  await settled()
+  const own = { ...shotBy(ODALYS), recipeRevisionId: RECIPE, personId: IDA, trainingId: TRAINING }
+  await useOutbox().addShot(shotId(7), own)
+  await settled()
+  expect(again.isCounted.value).toBe(true)
+  expect(again.pulled.value.get(IDA)).toBe(2)
+  endAgain()
 })

@@ -8,13 +8,14 @@ import {
   mayDialIn,
   nextSeat,
 } from '@calm-apron/core'
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
 import { groupKey } from '../devices/devices.ts'
 import { useAcademy } from '../store/academy.ts'
 import { useDoor } from '../store/door.ts'
+import { trainingAsked } from '../data/questions.ts'
+import { useAnswer } from '../data/useAnswer.ts'
+import { useShotList } from '../data/useShots.ts'
 import { useDrafts } from '../store/drafts.ts'
-import { useOutbox } from '../store/outbox.ts'
-import { type ListedShot, useShots } from '../store/shots.ts'
 import { type StartWith, useStartShot } from '../today/useStartShot.ts'
 import { useTrainings } from './trainings.ts'
 
@@ -36,14 +37,21 @@ export function useTraining(trainingId: () => string) {
   const academy = useAcademy()
   const door = useDoor()
   const drafts = useDrafts()
-  const outbox = useOutbox()
   const trainings = useTrainings()
-  const shots = useShots()
   const startShot = useStartShot()
-  const told = ref<ListedShot[] | null>(null)
-  const listed = computed(() => told.value ?? [])
+  const asked = () => (trainingId() === '' ? null : trainingId())
+  const list = useShotList(() => {
+    const id = asked()
+    return id === null ? null : { trainingId: id }
+  }, SHOTS_SHOWN)
+  const listed = list.shots
   /** Whose turn it is can't be told before it is known who has pulled. */
-  const isCounted = computed(() => told.value !== null)
+  const isCounted = list.isKnown
+  // One that is over is in no list.
+  useAnswer(() => {
+    const id = asked()
+    return id === null ? null : trainingAsked(id)
+  })
 
   const state = computed(() => trainings.stateOf(trainingId()))
   const setup = computed(() => state.value?.setup ?? null)
@@ -55,12 +63,6 @@ export function useTraining(trainingId: () => string) {
   const isDialInOpen = computed(
     () => state.value !== null && door.may('dial-in', mayDialIn(state.value, door.personId)),
   )
-
-  async function load(): Promise<void> {
-    if (trainingId() === '') return
-    told.value = (await shots.page({ trainingId: trainingId() }, null, SHOTS_SHOWN)).shots
-  }
-  watch([trainingId, () => outbox.writes.length], () => void load(), { immediate: true })
 
   const pulled = computed(() => {
     const counts = new Map<string, number>()
@@ -119,7 +121,7 @@ export function useTraining(trainingId: () => string) {
   }
 
   const used = { setup, recipe, grinder, coffee }
-  return { state, ...used, isDialInOpen, listed, isCounted, pulled, groups, begin, load }
+  return { state, ...used, isDialInOpen, listed, isCounted, pulled, groups, begin }
 }
 
 /** What a lock takes off its recipe; null where it is kept. */

@@ -28,16 +28,24 @@ async function withRefused() {
   await useDoor().load()
   const outbox = useOutbox()
   const facts = carefulShot({}, { grindSetting: 13 })
-  await outbox.addShot(shotId(1), { ...shotBy(ODALYS), recipeRevisionId: RECIPE, facts, note: 'mine' })
+  const series = { weight: 'a:0 a:f', pressure: null }
+  await outbox.addShot(shotId(1), {
+    ...shotBy(ODALYS),
+    recipeRevisionId: RECIPE,
+    facts,
+    series,
+    note: 'mine',
+  })
   await settled()
   const [refused] = outbox.refused
   if (refused?.kind !== 'shot') throw new Error('Nothing was refused.')
   return { ...device, ...setUp, ...setUp.result, outbox, refused }
 }
 
-test('a refused shot opens at the bar again as it was sent, and waits no more', async () => {
-  const { mend, refused, outbox, went, end } = await withRefused()
+test('a refused shot opens at the bar again as it was sent, with its curve, and waits no more', async () => {
+  const { mend, refused, outbox, database, went, end } = await withRefused()
   await mend(refused)
+  expect(await database.get('series', shotId(1))).toEqual({ weight: 'a:0 a:f', pressure: '' })
   expect(await useDrafts().find(shotId(1))).toMatchObject({ grindText: '13', note: 'mine' })
   expect([outbox.writes.length, went()]).toEqual([0, `/shot/${shotId(1)}`])
   end()

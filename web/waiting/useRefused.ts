@@ -22,18 +22,17 @@ export function useRefused() {
   const drafts = useDrafts()
   const preferences = usePreferences()
 
-  /** Opens it at the bar again as it was sent. */
+  /** Opens it at the bar again as it was sent, with its curve; without room for that it stays as it is. */
   async function mend(write: RefusedShot): Promise<void> {
-    const { facts, pulledAt, judgedBy: _judgedBy, series: _series, ...setting } = write.body
+    const { facts, pulledAt, judgedBy: _judgedBy, series, ...setting } = write.body
     const unit = preferences.units.mass
     const toText = (g: number) => asTyped(unit, g)
-    await drafts.keep(
-      draftOf(
-        { ...setting, shotId: write.shotId, madeAt: pulledAt, massUnit: unit, correcting: null },
-        facts,
-        toText,
-      ),
+    const draft = draftOf(
+      { ...setting, shotId: write.shotId, madeAt: pulledAt, massUnit: unit, correcting: null },
+      facts,
+      toText,
     )
+    if (!(await drafts.takeBack(draft, series))) return
     await outbox.remove(write)
     await router.push({ name: 'shot', params: { shotId: write.shotId } })
   }

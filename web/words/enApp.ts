@@ -8,10 +8,8 @@ export const enApp = {
     name: 'Calm Apron',
     skip: 'Skip to the page',
     places: 'Places',
-    waiting: 'No shots waiting | 1 record waiting to be sent | {count} records waiting to be sent',
+    waiting: 'Nothing waiting | Kept here, 1 waiting | Kept here, {count} waiting',
     refused: 'Nothing was refused | 1 record needs you | {count} records need you',
-    remembered:
-      'The server is not answering. You see what this device remembers; what you enter is kept and sent later.',
     unreachable:
       'The server is not answering, and this device has not seen the academy before. Trying again every few seconds.',
     who: '{person} is here. Switch person or sign out',
@@ -32,6 +30,19 @@ export const enApp = {
     clockAhead: 'This device’s clock is {min} min ahead. Set it right: the times of shots go by it.',
     clockBehind: 'This device’s clock is {min} min behind. Set it right: the times of shots go by it.',
     failed: 'Something went wrong on this page: {message}. What you typed is kept; reload the page to go on.',
+  },
+  line: {
+    'in-step': 'In step',
+    behind: 'Not in step',
+    behindOf: 'Of {time}',
+    away: 'The server is not answering',
+    awayOf: 'The server is not answering: of {time}',
+    short: { away: 'No answer', awayOf: 'No answer: of {time}' },
+    why: {
+      'in-step': 'What changes on another tablet is here at once.',
+      behind: 'What changed on other tablets since then may not be here yet.',
+      away: 'You see what this device remembers; what you enter is kept and sent later.',
+    },
   },
   place: {
     today: 'Today',

@@ -32,8 +32,6 @@ export const enBar = {
     },
     since: 'since {time}',
     withSince: '{people}, since {time}',
-    live: 'in step with the other tablets',
-    notLive: 'not in step with the other tablets just now',
     onBreak: 'On a break since {time}.',
     break: 'Break',
     goOn: 'Go on after the break',
@@ -43,6 +41,7 @@ export const enBar = {
     reopen: 'Open it again',
     past: 'Earlier trainings',
     nonePast: 'No training has ended yet.',
+    pastOffline: 'Earlier trainings can only be looked at while the server answers.',
     more: 'Show earlier ones',
     onDay: '{date}, {from} to {to}',
     sinceOnDay: '{date}, from {from}',
@@ -209,7 +208,12 @@ export const enBar = {
       'A scale, plate, gauge or thermometer that speaks the line format in the docs is read by itself. Without one every number is typed, and nothing else changes.',
     address: 'Where they are',
     addressHint: 'Such as ws://127.0.0.1:4181; each group has a path below it',
-    badAddress: 'That is no address of a device. It begins with ws:// or wss://.',
+    issue: {
+      'not-an-address':
+        'That is no address of a device. It begins with ws:// or wss:// and ends with no ? or #.',
+      'not-secure':
+        'This page is secure, so only a secure line can be opened from it. The address begins with wss://.',
+    },
     keep: 'Keep and try',
     useStandIn: 'Use the stand-in',
     byHand: 'Type everything by hand',

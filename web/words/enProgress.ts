@@ -10,7 +10,7 @@ export const enProgress = {
     earlier: 'Show earlier shots',
     open: 'Reading of {date}, {time}',
     newestFirst: 'Newest first. Choose a shot to see its reading.',
-    offline: 'The server is not answering: only what waits on this device is shown.',
+    offline: 'Shown is what this device knows; there may be more.',
     corrected: 'corrected',
   },
   skill: enSkill,

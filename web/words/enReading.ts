@@ -33,6 +33,7 @@ export const enReading = {
     cancel: 'Leave it as it was',
     reasonNeeded: 'Say in a few words why; at least {min} letters.',
     nothingChanged: 'Nothing has been changed yet.',
+    noteChanged: 'The note says something else.',
   },
   ruling: {
     overrule: 'I read it otherwise',

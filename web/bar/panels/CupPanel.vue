@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { type Recipe, type Vessel, roundG } from '@calm-apron/core'
+import { type Recipe, type Vessel, roundG, toBase } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../units/useFormat.ts'
-import type { ReadWeighing } from '../readEntry.ts'
+import { type ReadWeighing, numberTyped } from '../readEntry.ts'
 import type { ShotDraft } from '../shotDraft.ts'
 import NumberEntry from '../../parts/NumberEntry.vue'
 import WeighFields from '../WeighFields.vue'
@@ -29,9 +29,11 @@ const says = computed(() => {
 
 /** Two spouts should give alike. */
 const apart = computed(() => {
-  const second = Number(draft.value.extra.secondCup.replace(',', '.'))
-  if (draft.value.extra.secondCup === '' || props.read.netG === null || !Number.isFinite(second)) return ''
-  return t('cupSays.apart', { amount: format.massApart(props.read.netG - 2 * second) })
+  const second = numberTyped(draft.value.extra.secondCup)
+  if (second === null || props.read.netG === null) return ''
+  return t('cupSays.apart', {
+    amount: format.massApart(props.read.netG - 2 * toBase(draft.value.massUnit, second)),
+  })
 })
 </script>
 

@@ -9,6 +9,7 @@ import {
   type DoseMethod,
   type Vessel,
   doseTrimG,
+  toBase,
 } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, watch } from 'vue'
@@ -17,7 +18,7 @@ import type { BarDevice } from '../../devices/barDevice.ts'
 import ChoiceRow from '../../parts/ChoiceRow.vue'
 import NumberEntry from '../../parts/NumberEntry.vue'
 import { useFormat } from '../../units/useFormat.ts'
-import type { ReadWeighing } from '../readEntry.ts'
+import { type ReadWeighing, numberTyped } from '../readEntry.ts'
 import type { ShotDraft } from '../shotDraft.ts'
 import { useAnswers } from '../useAnswers.ts'
 import { useTones } from '../tones.ts'
@@ -89,9 +90,11 @@ const method = computed({
 const methods = computed(() => DOSE_METHODS.map((value) => ({ value, label: t(`doseBy.${value}`) })))
 const answers = useAnswers()
 const retention = computed(() => {
-  const beans = Number(draft.value.extra.beans.replace(',', '.'))
-  if (draft.value.extra.beans === '' || !Number.isFinite(beans) || props.read.netG === null) return ''
-  return t('dose.retention', { amount: format.massApart(beans - props.read.netG) })
+  const beans = numberTyped(draft.value.extra.beans)
+  if (beans === null || props.read.netG === null) return ''
+  return t('dose.retention', {
+    amount: format.massApart(toBase(draft.value.massUnit, beans) - props.read.netG),
+  })
 })
 
 function toggle(way: Distribution): void {

@@ -10,6 +10,7 @@ import ChoiceRow from '../../parts/ChoiceRow.vue'
 import NumberEntry from '../../parts/NumberEntry.vue'
 import { useFormat } from '../../units/useFormat.ts'
 import BasketTap from '../BasketTap.vue'
+import { numberTyped } from '../readEntry.ts'
 import SignBoxes from '../SignBoxes.vue'
 import type { ShotDraft } from '../shotDraft.ts'
 import { useAnswers } from '../useAnswers.ts'
@@ -63,6 +64,7 @@ watch(
     }
   },
 )
+const pressedN = computed(() => numberTyped(draft.value.extra.force))
 const hasPlate = computed(() => props.device?.last.value.plate !== undefined)
 
 const isDoseLow = computed(
@@ -94,7 +96,7 @@ function lockIn(): void {
     <p v-if="hasPlate" class="figure force" role="status">
       {{
         t('tamp.force', {
-          force: draft.extra.force === '' ? '–' : format.quantity('force', Number(draft.extra.force)),
+          force: pressedN === null ? '–' : format.quantity('force', pressedN),
         })
       }}
     </p>

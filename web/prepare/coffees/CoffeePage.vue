@@ -2,7 +2,7 @@
 import { type Prepared, type PreparedRecord, asKind, preparedInput } from '@calm-apron/contract'
 import { costPerShot, dateInZone, shotsLeft } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import DateField from '../../forms/DateField.vue'
@@ -34,8 +34,6 @@ const onDate = ref(dateInZone(new Date(), academy.timeZone))
 const isAdding = ref(false)
 /** A dose where no recipe says one. */
 const USUAL_DOSE_G = 18
-
-onMounted(stock.load)
 
 const coffee = computed(() =>
   found.value === null ? null : (asKind(found.value, 'coffee')?.content ?? null),

@@ -2,7 +2,7 @@
 import { dateInZone } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { useNow } from '@vueuse/core'
-import { computed, onMounted } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import EmptyPlace from '../../parts/EmptyPlace.vue'
@@ -19,9 +19,7 @@ const academy = useAcademy()
 const format = useFormat()
 const words = useBagWords()
 const now = useNow({ interval: 60_000 })
-const { things, cursor, search, isArchived, state, load } = usePreparedList('coffee')
-
-onMounted(() => load())
+const { things, hasMore, search, isArchived, state, loadMore } = usePreparedList('coffee')
 
 const today = computed(() => dateInZone(now.value, academy.timeZone))
 const rows = computed(() =>
@@ -79,7 +77,7 @@ const rows = computed(() =>
       </li>
     </ul>
     <div>
-      <Button v-if="cursor !== null" @click="load(true)">{{ t('prepared.more') }}</Button>
+      <Button v-if="hasMore" @click="loadMore()">{{ t('prepared.more') }}</Button>
     </div>
   </div>
 </template>

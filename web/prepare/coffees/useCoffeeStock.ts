@@ -1,16 +1,18 @@
-import { type CoffeeContent, type CoffeeUse, ENDPOINTS, type Prepared, frozenOf } from '@calm-apron/contract'
+import { type CoffeeContent, type CoffeeUse, type Prepared, frozenOf } from '@calm-apron/contract'
 import { bagToOpen, gramsLeft, orderAdvice } from '@calm-apron/core'
-import { shallowRef } from 'vue'
-import { call } from '../../api/client.ts'
-import { allOf } from '../preparedApi.ts'
+import { computed } from 'vue'
+import { allAsked, coffeeUseAsked } from '../../data/preparedQuestions.ts'
+import { useAnswer } from '../../data/useAnswer.ts'
 
 /** The bags of one coffee and what shots and purges left of them. */
 export function useCoffeeStock(coffeeId: string) {
-  const bags = shallowRef<Prepared<'bag'>[]>([])
-  const use = shallowRef<CoffeeUse>({ bags: [], pace: [] })
+  const bagsTold = useAnswer(() => allAsked('bag', coffeeId))
+  const useTold = useAnswer(coffeeUseAsked)
+  const bags = computed(() => bagsTold.value.value ?? [])
+  const use = computed<CoffeeUse>(() => useTold.value.value ?? { bags: [], pace: [] })
 
   async function load(): Promise<void> {
-    ;[bags.value, use.value] = await Promise.all([allOf('bag', coffeeId), call(ENDPOINTS.coffeeUse)])
+    await Promise.all([bagsTold.load(), useTold.load()])
   }
 
   function leftG({ preparedId, content }: Prepared<'bag'>): number {

@@ -1,25 +1,23 @@
 <script setup lang="ts">
-import { PREPARED_CONTENT, type Prepared } from '@calm-apron/contract'
-import { computed, onMounted, shallowRef } from 'vue'
+import { PREPARED_CONTENT } from '@calm-apron/contract'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
+import { allAsked } from '../../data/preparedQuestions.ts'
+import { useAnswer } from '../../data/useAnswer.ts'
 import EmptyPlace from '../../parts/EmptyPlace.vue'
 import { fieldsOf } from '../fields/fieldSpec.ts'
 import { useFieldWords } from '../fields/useFieldWords.ts'
-import { allOf } from '../preparedApi.ts'
 import RecipeRails from './RecipeRails.vue'
 import { useBaskets } from './useBaskets.ts'
 
 /** Any two recipes side by side: their rails, then where they differ. */
 const props = defineProps<{ a: string; b: string }>()
 const { t } = useI18n()
-const { load: loadBaskets, nameOf } = useBaskets()
-const recipes = shallowRef<Prepared<'recipe'>[]>([])
+const { nameOf } = useBaskets()
+const answer = useAnswer(() => allAsked('recipe'))
+const recipes = computed(() => answer.value.value ?? [])
 const fields = fieldsOf(PREPARED_CONTENT.recipe)
-
-onMounted(async () => {
-  ;[recipes.value] = await Promise.all([allOf('recipe'), loadBaskets()])
-})
 
 const two = computed(() =>
   [props.a, props.b].flatMap((id) => recipes.value.find(({ preparedId }) => preparedId === id) ?? []),

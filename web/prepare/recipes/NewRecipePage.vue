@@ -2,7 +2,7 @@
 import { preparedInput, type RecipeContent } from '@calm-apron/contract'
 import { PRESET_RECIPES, RECIPE_PRESETS, type RecipePresetKey } from '@calm-apron/core'
 import { v7 as uuidv7 } from 'uuid'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import { useAcademy } from '../../store/academy.ts'
@@ -18,13 +18,10 @@ const { t } = useI18n()
 const router = useRouter()
 const academy = useAcademy()
 const words = useRecipeWords()
-const { baskets, load, choices } = useBaskets()
+/** A school chosen before they are known waits, or its recipe would begin without a basket. */
+const { baskets, isAsked, choices } = useBaskets()
 const school = ref<RecipePresetKey | null>(null)
-/** A school chosen sooner waits, or its recipe would begin without a basket. */
-const isAsked = ref(false)
 const preparedId = uuidv7()
-
-onMounted(() => load().finally(() => (isAsked.value = true)))
 
 const presets = RECIPE_PRESETS.map((key) => ({
   key,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type PreparedRecord, recipeContent } from '@calm-apron/contract'
 import { checkRecipe } from '@calm-apron/core'
-import { computed, onMounted } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import EmptyPlace from '../../parts/EmptyPlace.vue'
@@ -18,10 +18,8 @@ const props = defineProps<{ preparedId: string }>()
 const { t } = useI18n()
 const router = useRouter()
 const words = useRecipeWords()
-const { baskets, load: loadBaskets, choices, nameOf } = useBaskets()
+const { baskets, choices, nameOf } = useBaskets()
 const { found, state } = useFound(() => props.preparedId)
-
-onMounted(loadBaskets)
 
 const shown = (record: PreparedRecord) => recipeContent.parse(record.content)
 const nominalOf = computed(

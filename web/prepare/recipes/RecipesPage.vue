@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import EmptyPlace from '../../parts/EmptyPlace.vue'
@@ -13,11 +13,9 @@ const { t } = useI18n()
 const router = useRouter()
 const door = useDoor()
 const words = useRecipeWords()
-const { things, cursor, search, isArchived, state, load } = usePreparedList('recipe')
+const { things, hasMore, search, isArchived, state, loadMore } = usePreparedList('recipe')
 /** Those ticked for standing side by side. */
 const compared = ref<string[]>([])
-
-onMounted(() => load())
 
 const rows = computed(() =>
   things.value.map((recipe) => ({
@@ -71,7 +69,7 @@ const compare = () =>
       </li>
     </ul>
     <div>
-      <Button v-if="cursor !== null" @click="load(true)">{{ t('prepared.more') }}</Button>
+      <Button v-if="hasMore" @click="loadMore()">{{ t('prepared.more') }}</Button>
     </div>
   </div>
 </template>

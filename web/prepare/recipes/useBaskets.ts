@@ -1,18 +1,16 @@
-import type { Prepared } from '@calm-apron/contract'
-import { computed, shallowRef } from 'vue'
-import { useFormat } from '../../units/useFormat.ts'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { allOf } from '../preparedApi.ts'
+import { allAsked } from '../../data/preparedQuestions.ts'
+import { useAnswer } from '../../data/useAnswer.ts'
+import { useFormat } from '../../units/useFormat.ts'
 
 /** All baskets, to choose from and to name. */
 export function useBaskets() {
   const { t } = useI18n()
   const format = useFormat()
-  const baskets = shallowRef<Prepared<'basket'>[]>([])
+  const answer = useAnswer(() => allAsked('basket'))
+  const baskets = computed(() => answer.value.value ?? [])
 
-  async function load(): Promise<void> {
-    baskets.value = await allOf('basket')
-  }
   const choices = computed(() => ({
     basketId: baskets.value.map(({ preparedId, content }) => ({
       value: preparedId,
@@ -21,5 +19,8 @@ export function useBaskets() {
   }))
   const nameOf = (id: string) => baskets.value.find(({ preparedId }) => preparedId === id)?.content.name ?? ''
 
-  return { baskets, load, choices, nameOf }
+  /** Whether the server was asked, and answered or did not. */
+  const isAsked = computed(() => answer.state.value !== 'looking')
+
+  return { baskets, isAsked, choices, nameOf }
 }

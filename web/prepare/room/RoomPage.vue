@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { dateInZone } from '@calm-apron/core'
 import { type PreparedRecord, asKind } from '@calm-apron/contract'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import EmptyPlace from '../../parts/EmptyPlace.vue'
@@ -29,8 +29,6 @@ const room = useRoom(props.preparedId)
 const { things, readiness, choices, nameOf } = room
 /** The cards, by what they show, so that a picture can change what it shows. */
 const cards = ref<Record<string, InstanceType<typeof ThingCard> | null>>({})
-
-onMounted(room.load)
 
 const SMALL = ROOM_KINDS.filter((kind) => kind !== 'machine' && kind !== 'grinder')
 /** Coffees with an open bag, and whether it is still worth a single wall. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { preparedInput } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import EmptyPlace from '../../parts/EmptyPlace.vue'
@@ -16,10 +16,8 @@ const { t } = useI18n()
 const router = useRouter()
 const door = useDoor()
 const academy = useAcademy()
-const { things, isArchived, state, load } = usePreparedList('bar')
+const { things, isArchived, state } = usePreparedList('bar')
 const isAdding = ref(false)
-
-onMounted(() => load())
 
 /** The two cloths have fixed jobs, so that no coffee oil meets milk; the rest every bench needs. */
 const BENCH = ['dryCloth', 'dampCloth', 'knockBox', 'spoons', 'spitCups'] as const

@@ -1,8 +1,9 @@
 import { type Prepared, frozenOf, teaches } from '@calm-apron/contract'
 import { type RoomState, coffeeAge, dateInZone, roomReadiness } from '@calm-apron/core'
-import { computed, reactive } from 'vue'
+import { computed } from 'vue'
+import { allAsked } from '../../data/preparedQuestions.ts'
+import { useAnswer } from '../../data/useAnswer.ts'
 import { useAcademy } from '../../store/academy.ts'
-import { allOf } from '../preparedApi.ts'
 import type { RoomKind } from './newEquipment.ts'
 
 type Equipment = { [K in RoomKind]: Prepared<K>[] }
@@ -10,27 +11,28 @@ type Equipment = { [K in RoomKind]: Prepared<K>[] }
 /** All that stands in one room, and whether a first shot could be pulled with it. */
 export function useRoom(barId: string) {
   const academy = useAcademy()
-  const things = reactive<Equipment>({
-    machine: [],
-    grinder: [],
-    basket: [],
-    vessel: [],
-    tool: [],
-    scale: [],
-    water: [],
-  })
+  const asked = <K extends RoomKind>(kind: K) => useAnswer(() => allAsked(kind, barId))
+  const answers = {
+    machine: asked('machine'),
+    grinder: asked('grinder'),
+    basket: asked('basket'),
+    vessel: asked('vessel'),
+    tool: asked('tool'),
+    scale: asked('scale'),
+    water: asked('water'),
+  }
+  const things = computed<Equipment>(() => ({
+    machine: answers.machine.value.value ?? [],
+    grinder: answers.grinder.value.value ?? [],
+    basket: answers.basket.value.value ?? [],
+    vessel: answers.vessel.value.value ?? [],
+    tool: answers.tool.value.value ?? [],
+    scale: answers.scale.value.value ?? [],
+    water: answers.water.value.value ?? [],
+  }))
 
   async function load(): Promise<void> {
-    const [machine, grinder, basket, vessel, tool, scale, water] = await Promise.all([
-      allOf('machine', barId),
-      allOf('grinder', barId),
-      allOf('basket', barId),
-      allOf('vessel', barId),
-      allOf('tool', barId),
-      allOf('scale', barId),
-      allOf('water', barId),
-    ])
-    Object.assign(things, { machine, grinder, basket, vessel, tool, scale, water })
+    await Promise.all(Object.values(answers).map((answer) => answer.load()))
   }
 
   const bar = computed(() => academy.today?.bars.find((each) => each.barId === barId) ?? null)
@@ -49,19 +51,19 @@ export function useRoom(barId: string) {
   })
 
   const readiness = computed(() => {
-    const groups = things.machine.flatMap(({ content }) => content.groups)
-    const vessels = things.vessel.map(({ content }) => content.kind)
+    const groups = things.value.machine.flatMap(({ content }) => content.groups)
+    const vessels = things.value.vessel.map(({ content }) => content.kind)
     const bench = bar.value?.bench ?? []
     const state: RoomState = {
-      machine: things.machine.length > 0,
+      machine: things.value.machine.length > 0,
       'group-basket': groups.some(({ basketId }) => basketId !== null),
-      grinder: things.grinder.length > 0,
-      basket: things.basket.length > 0,
+      grinder: things.value.grinder.length > 0,
+      basket: things.value.basket.length > 0,
       portafilter: vessels.includes('portafilter'),
       cup: vessels.includes('cup'),
-      tamper: things.tool.some(({ content }) => content.kind === 'tamper'),
-      scale: things.scale.length > 0,
-      water: things.water.length > 0,
+      tamper: things.value.tool.some(({ content }) => content.kind === 'tamper'),
+      scale: things.value.scale.length > 0,
+      water: things.value.water.length > 0,
       recipe: (academy.today?.recipes.length ?? 0) > 0,
       coffee: hasCoffee.value,
       bench: bench.length > 0 && bench.every((each) => each.state === 'here'),
@@ -70,13 +72,16 @@ export function useRoom(barId: string) {
   })
 
   const choices = computed(() => ({
-    basketId: things.basket.map(({ preparedId, content }) => ({ value: preparedId, label: content.name })),
+    basketId: things.value.basket.map(({ preparedId, content }) => ({
+      value: preparedId,
+      label: content.name,
+    })),
     personId: (academy.today?.people ?? [])
       .filter(({ role, isActive }) => teaches(role) && isActive)
       .map(({ personId, displayName }) => ({ value: personId, label: displayName })),
   }))
   const nameOf = (id: string) =>
-    things.basket.find(({ preparedId }) => preparedId === id)?.content.name ?? academy.personName(id)
+    things.value.basket.find(({ preparedId }) => preparedId === id)?.content.name ?? academy.personName(id)
 
   return { things, load, bar, readiness, choices, nameOf }
 }

@@ -2,7 +2,7 @@
 import { preparedInput } from '@calm-apron/contract'
 import { PRESET_STEPS, ROUTINE_PRESETS, type RoutinePreset, shippedStep } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
-import { onMounted, ref } from 'vue'
+import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import EmptyPlace from '../../parts/EmptyPlace.vue'
@@ -14,10 +14,8 @@ import { makeThing } from '../useThing.ts'
 const { t } = useI18n()
 const router = useRouter()
 const door = useDoor()
-const { things, cursor, search, isArchived, state, load } = usePreparedList('routine')
+const { things, hasMore, search, isArchived, state, loadMore } = usePreparedList('routine')
 const isChoosing = ref(false)
-
-onMounted(() => load())
 
 async function begin(preset: RoutinePreset): Promise<void> {
   const content = {
@@ -71,7 +69,7 @@ async function begin(preset: RoutinePreset): Promise<void> {
       </li>
     </ul>
     <div>
-      <Button v-if="cursor !== null" @click="load(true)">{{ t('prepared.more') }}</Button>
+      <Button v-if="hasMore" @click="loadMore()">{{ t('prepared.more') }}</Button>
     </div>
   </div>
 </template>

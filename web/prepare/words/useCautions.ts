@@ -1,11 +1,11 @@
 import type { Prepared } from '@calm-apron/contract'
 import { ACTS, ACT_OF_CAUTION, type Act, CAUTION_KEYS, type CautionKey } from '@calm-apron/core'
 import { defineStore } from 'pinia'
-import { computed, shallowRef } from 'vue'
-import { ServerUnreachable } from '../../api/client.ts'
+import { computed, ref } from 'vue'
+import { allAsked } from '../../data/preparedQuestions.ts'
+import { useAnswer } from '../../data/useAnswer.ts'
 import { useAcademy } from '../../store/academy.ts'
 import { i18n } from '../../words/index.ts'
-import { allOf } from '../preparedApi.ts'
 
 export interface Caution {
   id: string
@@ -21,14 +21,14 @@ export interface Caution {
 export const useCautions = defineStore('cautions', () => {
   const { t } = i18n.global
   const academy = useAcademy()
-  const own = shallowRef<Prepared<'caution'>[]>([])
+  const isListed = ref(false)
+  const answer = useAnswer(() => (isListed.value ? allAsked('caution') : null))
+  const own = computed(() => answer.value.value ?? [])
 
+  /** For the page that lists them all; elsewhere they are as Today told them. */
   async function load(): Promise<void> {
-    try {
-      own.value = await allOf('caution')
-    } catch (error) {
-      if (!(error instanceof ServerUnreachable)) throw error
-    }
+    isListed.value = true
+    await answer.load()
   }
 
   /** As Today told them: at the bar nothing is asked for anew. */

@@ -2,7 +2,9 @@ import 'fake-indexeddb/auto'
 import { setMaxListeners } from 'node:events'
 import { SHOT_BY_ITSELF, type SessionState, type ShotInput, type Today } from '@calm-apron/contract'
 import { unknownFacts } from '@calm-apron/core'
+import { PiniaColada } from '@pinia/colada'
 import { type Pinia, createPinia, disposePinia, setActivePinia } from 'pinia'
+import { createApp } from 'vue'
 import { doorBell } from '../../api/client.ts'
 import { deviceDatabase } from '../deviceDatabase.ts'
 
@@ -104,6 +106,7 @@ export class TestLine {
   constructor(readonly address: string) {
     TestLine.all.push(this)
   }
+  readonly addEventListener = () => undefined
   close(): void {
     this.readyState = 2
   }
@@ -122,6 +125,7 @@ export async function freshDevice(says: Record<string, () => Said | Promise<Said
   const asked: string[] = []
   Object.assign(globalThis, {
     window: new EventTarget(),
+    document: Object.assign(new EventTarget(), { visibilityState: 'visible', querySelector: () => null }),
     BroadcastChannel: LoneChannel,
     EventSource: TestLine,
     setTimeout: laterMaybe,
@@ -147,6 +151,8 @@ export async function freshDevice(says: Record<string, () => Said | Promise<Said
 export function freshPage(): Pinia {
   if (page !== null) disposePinia(page)
   page = createPinia()
+  // Never shown: stores need an app around them.
+  createApp({}).use(page).use(PiniaColada)
   setActivePinia(page)
   return page
 }
