@@ -28,8 +28,8 @@ export const useLiveLine = defineStore('live-line', () => {
   /** What each group of each training is doing now, on whichever tablet. */
   const stages = ref<Record<string, Record<string, StageOfGroup>>>({})
   const listeners = new Set<(news: LiveNews) => void>()
-  /** When the line that stands was begun: what was asked for after that missed nothing. */
-  const begunAtMs = ref(0)
+  /** What was asked for after this misses nothing before the next `here`: when a line was begun that is heard for the first time. */
+  const begunAtMs = ref(Infinity)
   const channel = new BroadcastChannel(CHANNEL)
   let isHolder = false
   let letGo: () => void = () => undefined
@@ -60,6 +60,8 @@ export const useLiveLine = defineStore('live-line', () => {
       stages.value = { ...stages.value, [trainingId]: here }
     }
     for (const listen of listeners) listen(news)
+    // Said once more, something may have been missed whenever it was asked for.
+    if (news.kind === 'here') begunAtMs.value = Infinity
   }
 
   /** Holds the line until it is let go: opened again whenever it was lost, whatever the server said. */
@@ -92,6 +94,7 @@ export const useLiveLine = defineStore('live-line', () => {
       }
       opened.onerror = () => {
         stand(false)
+        begunAtMs.value = Infinity
         // By itself it comes back only from a line that broke, and never from a refusal.
         if (opened.readyState !== CLOSED) return
         clearTimeout(again)
