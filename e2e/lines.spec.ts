@@ -16,6 +16,7 @@ testOnOwn(
     await bar.callAndTaste('Mirren Kestle')
     await expect(page.locator('[data-line="in-step"]')).toBeVisible()
     await bar.toTraining()
+    await untilAllSent(page)
 
     line.hang()
     // Nothing that was asked for ends before all of this is through: what is shown can only be the device's.

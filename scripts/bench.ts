@@ -15,6 +15,8 @@ const BENCHMARKS = [
   'liveTablets.ts',
   'barFirstLoad.ts',
   'liveShot.ts',
+  'deviceFirst.ts',
+  'otherTablet.ts',
 ]
 
 /** Only those whose name holds one of the words given, where any are. */

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { ENDPOINTS, type OwnSession } from '@calm-apron/contract'
+import { ENDPOINTS } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../api/client.ts'
+import { sessionsAsked } from '../data/questions.ts'
+import { useAnswer } from '../data/useAnswer.ts'
 import { useSignOut } from '../doors/useSignOut.ts'
 import FormFailure from '../forms/FormFailure.vue'
 import { useForm } from '../forms/useForm.ts'
@@ -16,14 +18,9 @@ const { t } = useI18n()
 const format = useFormat()
 const { failure, submit } = useForm()
 const { failure: leaveFailure, signOut } = useSignOut()
-const sessions = ref<OwnSession[]>([])
+const { value: told, load } = useAnswer(sessionsAsked)
+const sessions = computed(() => told.value?.sessions ?? [])
 const hasEnded = ref(false)
-
-const load = () =>
-  submit(ENDPOINTS.listSessions.query, {}, async () => {
-    sessions.value = (await call(ENDPOINTS.listSessions)).sessions
-  })
-onMounted(load)
 
 const rows = computed(() =>
   sessions.value.map(({ sessionId, device, kind, lastUsedAt, isThisOne }) => ({

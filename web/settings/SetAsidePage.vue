@@ -1,23 +1,15 @@
 <script setup lang="ts">
-import { ENDPOINTS, type SetAsideRecord } from '@calm-apron/contract'
-import { onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { call } from '../api/client.ts'
-import FormFailure from '../forms/FormFailure.vue'
-import { useForm } from '../forms/useForm.ts'
+import { setAsideAsked } from '../data/questions.ts'
+import { useAnswer } from '../data/useAnswer.ts'
 import EmptyPlace from '../parts/EmptyPlace.vue'
 import SetAsideRow from './SetAsideRow.vue'
 
 const { t } = useI18n()
-const { failure, isBusy, submit } = useForm()
-const records = ref<SetAsideRecord[]>([])
+const { value: told, state, load } = useAnswer(setAsideAsked)
+const records = computed(() => told.value?.records ?? [])
 const said = ref('')
-
-const load = () =>
-  submit(ENDPOINTS.listSetAside.query, {}, async () => {
-    records.value = (await call(ENDPOINTS.listSetAside)).records
-  })
-onMounted(load)
 
 async function decided(says: string): Promise<void> {
   said.value = says
@@ -29,9 +21,9 @@ async function decided(says: string): Promise<void> {
   <div class="stack">
     <h1 tabindex="-1">{{ t('setAside.title') }}</h1>
     <p class="soft">{{ t('setAside.intro') }}</p>
-    <FormFailure :says="failure" />
     <p v-if="said" role="status">{{ said }}</p>
-    <EmptyPlace v-if="records.length === 0 && !isBusy" :says="t('setAside.none')" />
+    <EmptyPlace v-if="state === 'away'" :says="t('people.offline')" />
+    <EmptyPlace v-else-if="told && records.length === 0" :says="t('setAside.none')" />
     <ul>
       <SetAsideRow v-for="record in records" :key="record.setAsideId" :record="record" @decided="decided" />
     </ul>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { ENDPOINTS, type PreparedRecord, type WorkedSetting, asKind, teaches } from '@calm-apron/contract'
+import { type PreparedRecord, asKind, teaches } from '@calm-apron/contract'
 import { retentionG, settingShown } from '@calm-apron/core'
-import { computed, defineAsyncComponent, onMounted, shallowRef } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { call } from '../../api/client.ts'
+import { workedAsked } from '../../data/preparedQuestions.ts'
+import { useAnswer } from '../../data/useAnswer.ts'
 import EmptyPlace from '../../parts/EmptyPlace.vue'
 import { useAcademy } from '../../store/academy.ts'
 import { useDoor } from '../../store/door.ts'
@@ -24,15 +25,10 @@ const door = useDoor()
 const academy = useAcademy()
 const format = useFormat()
 const { found, state, load } = useFound(() => props.preparedId)
-const worked = shallowRef<WorkedSetting[]>([])
+const { value: told, load: loadWorked } = useAnswer(() => workedAsked(props.preparedId))
+const worked = computed(() => told.value?.settings ?? [])
 /** A dose where no recipe says one. */
 const USUAL_DOSE_G = 18
-
-async function loadWorked(): Promise<void> {
-  const { settings } = await call(ENDPOINTS.workedSettings, { params: { preparedId: props.preparedId } })
-  worked.value = settings
-}
-onMounted(loadWorked)
 
 const grinder = computed(() => (found.value === null ? null : asKind(found.value, 'grinder')))
 const isLocked = computed(() => {
