@@ -19,7 +19,7 @@ testOnOwn(
     await expect(page.locator('ol > li')).toContainText('waiting to be sent')
 
     await page.reload()
-    await expect(page.getByText(/The server is not answering: of/)).toBeVisible()
+    await expect(page.getByText(/The server is not answering: as of/)).toBeVisible()
     await expect(page.locator('ol > li')).toContainText('waiting to be sent')
 
     await app.database.mend()

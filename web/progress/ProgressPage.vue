@@ -40,7 +40,9 @@ const skill = useSkill(() => chosen.value)
   <div class="progress">
     <h1 tabindex="-1">{{ t('progress.title') }}</h1>
     <ChoiceRow v-model="chosen" :label="t('progress.who')" :options="people" is-label-hidden />
-    <p v-if="isKnown && !isReached" class="soft">{{ t('progress.offline') }}</p>
+    <p v-if="isKnown && !isReached" class="soft">
+      {{ shots.length > 0 ? t('progress.offline') : t('progress.offlineNone', { person }) }}
+    </p>
     <SkillPanel v-if="skill" :skill="skill" />
     <template v-if="shots.length > 0">
       <p class="soft hint">{{ t('progress.newestFirst') }}</p>

@@ -34,10 +34,10 @@ export const enApp = {
   line: {
     'in-step': 'In step',
     behind: 'Not in step',
-    behindOf: 'Of {time}',
+    behindOf: 'As of {time}',
     away: 'The server is not answering',
-    awayOf: 'The server is not answering: of {time}',
-    short: { away: 'No answer', awayOf: 'No answer: of {time}' },
+    awayOf: 'The server is not answering: as of {time}',
+    short: { away: 'No answer', awayOf: 'No answer: as of {time}' },
     why: {
       'in-step': 'What changes on another tablet is here at once.',
       behind: 'What changed on other tablets since then may not be here yet.',

@@ -11,6 +11,7 @@ export const enProgress = {
     open: 'Reading of {date}, {time}',
     newestFirst: 'Newest first. Choose a shot to see its reading.',
     offline: 'Shown is what this device knows; there may be more.',
+    offlineNone: 'This device knows no shots of {person} yet.',
     corrected: 'corrected',
   },
   skill: enSkill,
