@@ -41,6 +41,8 @@ interface Sent<E extends Endpoint> {
 }
 
 const ANSWER_WITHIN_MS = 12_000
+/** After so long nobody is told any more that all is in step. */
+const LATE_MS = 4000
 const TRY_LATER = new Set([500, 502, 503, 504])
 
 /** Tells, by an event `signed-out`, that the server no longer knows who is here. */
@@ -83,6 +85,7 @@ async function reach(
   { params = {}, query = {}, body }: { params?: object; query?: object; body?: unknown },
   withinMs: number | null = ANSWER_WITHIN_MS,
 ): Promise<Response> {
+  const late = setTimeout(() => noteReach(false), LATE_MS)
   try {
     const answer = await fetch(addressOf(endpoint.path, params, query), {
       method: endpoint.method.toUpperCase(),
@@ -99,6 +102,8 @@ async function reach(
   } catch (error) {
     noteReach(false)
     throw new ServerUnreachable('No answer.', { cause: error })
+  } finally {
+    clearTimeout(late)
   }
 }
 

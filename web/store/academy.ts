@@ -17,8 +17,8 @@ export const useAcademy = defineStore('academy', () => {
   const today = computed<Today | null>(() => answer.value.value)
   const state = computed<AcademyState>(() => {
     if (answer.state.value === 'kept') return 'remembered'
-    if (answer.state.value === 'away') return 'unreachable'
-    return today.value === null ? 'loading' : 'here'
+    if (today.value !== null) return 'here'
+    return answer.isFailed.value ? 'unreachable' : 'loading'
   })
   const load = answer.load
   const toldAtMs = answer.askedAtMs

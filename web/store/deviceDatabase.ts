@@ -83,6 +83,8 @@ export interface KeptAnswer {
 
 interface DeviceSchema extends DBSchema {
   outbox: { key: number; value: UnsentWrite }
+  /** Writes of the last day that were sent, to be laid over what was told before. */
+  sent: { key: number; value: UnsentWrite }
   drafts: { key: string; value: KeptDraft }
   door: { key: 'last'; value: RememberedDoor }
   /** What sensors saw of a shot that is under way, packed. */
@@ -127,6 +129,7 @@ export async function openDeviceDatabase(name = 'calm-apron'): Promise<DeviceDat
         for (const [index, path] of SHOT_INDEXES)
           shots.createIndex(index, ['viewerId', `detail.${path}`, 'detail.pulledAt'])
         shots.createIndex('ofViewer', ['viewerId', 'detail.pulledAt'])
+        database.createObjectStore('sent', { autoIncrement: true })
         // Its requests keep the upgrade open until all is taken over.
         void takeFormerAnswers(database, transaction)
       }

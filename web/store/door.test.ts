@@ -3,6 +3,7 @@ import { useDoor } from './door.ts'
 import {
   IDA,
   ODALYS,
+  type Said,
   doorsWith,
   freshDevice,
   freshPage,
@@ -140,4 +141,19 @@ test('that a session has ended is said, and that nobody was here is not', async 
   await door.load()
   await settled()
   expect([door.state, door.wasEnded]).toEqual(['closed', true])
+})
+
+test('on a line that hangs the device opens as its last person, and as whoever the server says in the end', async () => {
+  const { says } = await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS) })
+  await useDoor().load()
+  freshPage()
+  let answer: (said: Said) => void = () => undefined
+  says['GET /doors'] = () => new Promise<Said>((resolve) => (answer = resolve))
+  const door = useDoor()
+  const isLoaded = door.load()
+  while (door.state === 'looking') await settled()
+  expect([door.state, door.session?.person.personId]).toEqual(['remembered', ODALYS])
+  answer(doorsWith(null))
+  await isLoaded
+  expect([door.state, door.session, door.wasEnded]).toEqual(['closed', null, true])
 })

@@ -7,6 +7,7 @@ import {
   ODALYS,
   doorsWith,
   freshDevice,
+  freshPage,
   refusal,
   sessionOf,
   settled,
@@ -147,6 +148,20 @@ test('what was sent is laid over what was asked for before it, and over nothing 
   expect(outbox.writes).toEqual([])
   expect(outbox.since(before).map(({ kind }) => kind)).toEqual(['shot'])
   expect(outbox.since(Date.now() + 1)).toEqual([])
+  // So it is after the page was loaded anew.
+  freshPage()
+  await useDoor().load()
+  const again = useOutbox()
+  await settled()
+  expect(again.since(before).map(({ kind }) => kind)).toEqual(['shot'])
+})
+
+test('what was refused colours nothing', async () => {
+  const { says, outbox } = await deviceOf(ODALYS)
+  says['PUT /shots/*'] = () => refusal('invalid-input', 422)
+  await outbox.addShot(ID(1), shotBy(ODALYS))
+  await settled()
+  expect([outbox.refused.length, outbox.since(0)]).toEqual([1, []])
 })
 
 test('one that was refused is taken off when somebody says so', async () => {

@@ -1,5 +1,5 @@
 import type { CorrectionInput, ShotInput } from '@calm-apron/contract'
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { type UnsentWrite, type Write, asPlain } from './deviceDatabase.ts'
@@ -10,6 +10,7 @@ import { type Settled, writeShelf } from './writeShelf.ts'
 
 const SENDING_LOCK = 'calm-apron.outbox'
 const CHANNEL = 'calm-apron.outbox'
+const TIDY_EVERY_MS = 3_600_000
 
 /** Unsent writes of this device: kept in order, sent when it can, seen by everyone. */
 export const useOutbox = defineStore('outbox', () => {
@@ -111,7 +112,10 @@ export const useOutbox = defineStore('outbox', () => {
     listeners.add(listen)
   }
 
-  channel.onmessage = () => void reload()
+  channel.onmessage = () => {
+    shelf.lookAgain()
+    void reload()
+  }
   useEventListener(window, 'online', () => void send())
   useLiveLine().onNews(({ kind }) => {
     if (kind === 'here') void send()
@@ -122,7 +126,9 @@ export const useOutbox = defineStore('outbox', () => {
     () => void send(),
     { immediate: true },
   )
-  void shelf.dropSent(Date.now())
+  const tidy = () => void shelf.dropSent(Date.now())
+  tidy()
+  useIntervalFn(tidy, TIDY_EVERY_MS)
 
   const adding = { add, addAll, addShot, addCorrection, remove, send }
   return { writes, waiting, refused, isStorageFull, keeping, since, onSent, ...adding }

@@ -17,12 +17,25 @@ export type Settled = { sentAtMs: number } | { refused: Problem }
 export function writeShelf(keeping: Keeping) {
   /** Oldest first; after all that is on the device. */
   let inPage: UnsentWrite[] = []
-  /** What became of those on a device that had no room to note it. */
-  const settledHere = new Map<number, Settled>()
+  /** Why those on a device that had no room to note it were refused. */
+  const refusedHere = new Map<number, Problem>()
+  /** What was sent lately; read from the device once, and whenever another page sent something. */
+  let sent: UnsentWrite[] | null = null
 
   async function all(): Promise<UnsentWrite[]> {
-    const kept = await (await deviceDatabase()).getAll('outbox')
-    return [...kept.map((write) => ({ ...write, ...settledHere.get(write.order ?? -1) })), ...inPage]
+    const database = await deviceDatabase()
+    sent ??= await database.getAll('sent')
+    const kept = await database.getAll('outbox')
+    const waiting = kept.map((write) => ({
+      ...write,
+      refused: refusedHere.get(write.order ?? -1) ?? write.refused,
+    }))
+    return [...sent, ...waiting, ...inPage]
+  }
+
+  /** Another page sent something. */
+  function lookAgain(): void {
+    sent = null
   }
 
   /** Lays writes down together; `recorded`: the shot whose draft and series they take the place of. */
@@ -42,17 +55,30 @@ export function writeShelf(keeping: Keeping) {
 
   /** Notes what became of a write. */
   async function settle(write: UnsentWrite, settled: Settled): Promise<void> {
-    const now = { ...write, ...settled }
-    const { order } = write
+    if ('sentAtMs' in settled) await noteSent({ ...write, ...settled })
+    else await noteRefused(write, settled.refused)
+  }
+
+  async function noteSent(now: UnsentWrite): Promise<void> {
+    const { order, ...rest } = now
+    sent ??= await (await deviceDatabase()).getAll('sent')
+    sent = [...sent, ...(now.kind === 'photo' ? [] : [now])]
+    if (order !== undefined && !(await keeping(() => moveToSent(order, rest))))
+      await (await deviceDatabase()).delete('outbox', order)
     if (order === undefined) {
-      inPage = inPage.map((each) => (each === write ? now : each))
-      if ('sentAtMs' in settled && write.kind === 'shot') await dropRecorded(write.shotId)
-      return
+      inPage = inPage.filter((each) => idOf(each) !== idOf(now))
+      if (now.kind === 'shot') await dropRecorded(now.shotId)
     }
-    settledHere.set(order, settled)
-    // A picture is heavy, and of no list.
-    if ('sentAtMs' in settled && write.kind === 'photo') await remove(write)
-    else if (await keeping(async () => (await deviceDatabase()).put('outbox', now))) settledHere.delete(order)
+  }
+
+  async function noteRefused(write: UnsentWrite, refused: Problem): Promise<void> {
+    const { order } = write
+    const now = { ...write, refused }
+    if (order === undefined) inPage = inPage.map((each) => (each === write ? now : each))
+    else {
+      refusedHere.set(order, refused)
+      if (await keeping(async () => (await deviceDatabase()).put('outbox', now))) refusedHere.delete(order)
+    }
   }
 
   async function remove(write: UnsentWrite): Promise<void> {
@@ -62,11 +88,14 @@ export function writeShelf(keeping: Keeping) {
 
   /** Forgets what was sent long ago. */
   async function dropSent(nowMs: number): Promise<void> {
-    for (const write of await all())
-      if (write.sentAtMs !== undefined && write.sentAtMs < nowMs - SENT_KEPT_MS) await remove(write)
+    const store = (await deviceDatabase()).transaction('sent', 'readwrite').store
+    const isOld = ({ sentAtMs = 0 }: UnsentWrite) => sentAtMs < nowMs - SENT_KEPT_MS
+    for (let cursor = await store.openCursor(); cursor !== null; cursor = await cursor.continue())
+      if (isOld(cursor.value)) await cursor.delete()
+    sent = sent?.filter((write) => !isOld(write)) ?? null
   }
 
-  return { all, lay, bringIn, settle, remove, dropSent }
+  return { all, lookAgain, lay, bringIn, settle, remove, dropSent }
 }
 
 /** In one step, and down to the disk: the power may go in the next moment. */
@@ -82,6 +111,17 @@ async function keepTogether(writes: readonly UnsentWrite[], recorded: string | n
           transaction.objectStore('drafts').delete(recorded),
           transaction.objectStore('series').delete(recorded),
         ]),
+    transaction.done,
+  ])
+}
+
+/** From what waits to what was sent, in one step; a picture is heavy, and of no list. */
+async function moveToSent(order: number, sent: Omit<UnsentWrite, 'order'>): Promise<void> {
+  const transaction = (await deviceDatabase()).transaction(['outbox', 'sent'], 'readwrite')
+  await Promise.all([
+    transaction.objectStore('outbox').delete(order),
+    // Only its order was left out of it.
+    ...('photoId' in sent ? [] : [transaction.objectStore('sent').add(sent as UnsentWrite)]),
     transaction.done,
   ])
 }

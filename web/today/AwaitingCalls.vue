@@ -4,18 +4,21 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { awaitingOver } from '../data/laidOver.ts'
 import { useAcademy } from '../store/academy.ts'
+import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
 import { useFormat } from '../units/useFormat.ts'
 
 /** Shots whose reading waits for a call: of whoever is here, or, for those who teach, of anyone. */
 const { t } = useI18n()
 const academy = useAcademy()
+const door = useDoor()
 const outbox = useOutbox()
 const format = useFormat()
 
 const rows = computed(() => {
   const awaiting = awaitingOver(academy.today?.awaiting ?? [], outbox.since(academy.toldAtMs))
-  return awaiting.map(({ shotId, personId, pulledAt }) => ({
+  const isSeen = ({ personId }: { personId: string }) => door.may('see-tasting', personId === door.personId)
+  return awaiting.filter(isSeen).map(({ shotId, personId, pulledAt }) => ({
     shotId,
     says: t('today.awaitingShot', {
       person: academy.personName(personId),

@@ -47,6 +47,13 @@ export const useTrainings = defineStore('trainings', () => {
     return trainingState(eventsOf(trainingId))
   }
 
+  /** Of what others began on this device a trainee sees where they have a seat. */
+  const isSeen = ({ setup }: TrainingState) =>
+    door.may(
+      'see-trainings',
+      setup.seats.some(({ personId }) => personId === door.personId),
+    )
+
   /** Those that are not over, newest first. */
   const open = computed<OpenTraining[]>(() => {
     const ids = new Set([
@@ -56,7 +63,8 @@ export const useTrainings = defineStore('trainings', () => {
     return [...ids]
       .flatMap((trainingId) => {
         const state = stateOf(trainingId)
-        return state === null || state.ended !== null ? [] : [{ trainingId, state }]
+        if (state === null || state.ended !== null || !isSeen(state)) return []
+        return [{ trainingId, state }]
       })
       .sort((a, b) => b.state.startedAt.localeCompare(a.state.startedAt))
   })

@@ -1,0 +1,14 @@
+/** Page after page, as long as there is a further one, or until so many were had. */
+export async function inPages<P extends { nextCursor: string | null }>(
+  ask: (cursor: string | null) => Promise<P>,
+  most = Infinity,
+): Promise<P[]> {
+  const pages: P[] = []
+  let cursor: string | null = null
+  do {
+    const page: P = await ask(cursor)
+    pages.push(page)
+    cursor = page.nextCursor
+  } while (cursor !== null && pages.length < most)
+  return pages
+}
