@@ -13,7 +13,7 @@ const PROJECT = `${import.meta.dirname}/tsconfig.lint.json`
 const parser = parserOf(oneProgram(PROJECT), PROJECT)
 
 export default defineConfig(
-  { ignores: ['**/dist', '/data', '**/node_modules', 'test-results'] },
+  { ignores: ['**/dist', 'data', '**/node_modules', 'test-results'] },
   js.configs.recommended,
   tseslint.configs.strictTypeChecked,
   vue.configs['flat/recommended'],

@@ -72,13 +72,14 @@ function fill(database: DeviceDatabase) {
   const full = () => {
     throw new DOMException('full', 'QuotaExceededError')
   }
-  const isWrite = (mode?: IDBTransactionMode) => mode === 'readwrite'
+  const isLaying = (stores: unknown, mode?: IDBTransactionMode) =>
+    mode === 'readwrite' && Array.isArray(stores) && stores.includes('outbox')
   const [put, add] = [database.put.bind(database), database.add.bind(database)]
   Object.assign(database, {
     put: full,
     add: full,
     transaction: (...args: Parameters<typeof transaction>) =>
-      isWrite(args[1]) ? full() : transaction(...args),
+      isLaying(args[0], args[1]) ? full() : transaction(...args),
   })
   return () => Object.assign(database, { put, add, transaction })
 }
