@@ -2,7 +2,16 @@ import type { Tasting } from '@calm-apron/contract'
 import { taste } from '@calm-apron/core/testing'
 import { useDoor } from '../store/door.ts'
 import { useOutbox } from '../store/outbox.ts'
-import { IDA, ODALYS, doorsWith, freshDevice, refusal, sessionOf, settled } from '../store/testing/device.ts'
+import {
+  IDA,
+  ODALYS,
+  type Said,
+  doorsWith,
+  freshDevice,
+  refusal,
+  sessionOf,
+  settled,
+} from '../store/testing/device.ts'
 import { inSetup } from '../testing/inSetup.ts'
 import { NOTHING, useTasting } from './useTasting.ts'
 
@@ -102,5 +111,27 @@ test('a trainer reads it otherwise: the ruling stands beside what was said, with
   expect(tasting.view.value.rulings).toMatchObject([
     { ruledBy: ODALYS, verdict: 'under', reason: 'the stream was pale from the start' },
   ])
+  end()
+})
+
+test('while an answer is on its way it is not asked for again', async () => {
+  const device = await freshDevice({
+    'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS),
+    'GET /shots/*/tasting': () => ({ body: NOTHING }),
+  })
+  const { result: tasting, end } = await inSetup(() =>
+    useTasting(
+      () => SHOT,
+      () => true,
+    ),
+  )
+  await useDoor().load()
+  await settled()
+  const times = () => device.asked.filter((what) => what.endsWith('/tasting')).length
+  device.says['GET /shots/*/tasting'] = () => new Promise<Said>(() => undefined)
+  expect([tasting.isLooked.value, times()]).toEqual([true, 1])
+  for (let no = 0; no < 3; no += 1) void tasting.askAgain()
+  await settled()
+  expect(times()).toBe(2)
   end()
 })

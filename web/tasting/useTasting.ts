@@ -50,6 +50,7 @@ export function useTasting(shotId: () => string, isAwaited: () => boolean) {
   )
 
   let isUnderWay = false
+  /** Unless it is told by itself, is known, or is on its way. */
   async function askAgain(): Promise<void> {
     if (isUnderWay || line.isLive || isDecided.value || !isAwaited()) return
     isUnderWay = true
@@ -80,5 +81,5 @@ export function useTasting(shotId: () => string, isAwaited: () => boolean) {
     await outbox.add({ kind: 'ruling', shotId: shotId(), rulingId: uuidv7(), body })
   }
 
-  return { view, isLooked, isDecided, makeCall, skipCall, fillSlip, overrule, load }
+  return { view, isLooked, isDecided, makeCall, skipCall, fillSlip, overrule, askAgain }
 }

@@ -106,7 +106,11 @@ export class TestLine {
   constructor(readonly address: string) {
     TestLine.all.push(this)
   }
-  readonly addEventListener = () => undefined
+  /** Says, as the server does now and then, that the line stands. */
+  stillHere: () => void = () => undefined
+  addEventListener(_name: 'still', listener: () => void): void {
+    this.stillHere = listener
+  }
   close(): void {
     this.readyState = 2
   }
