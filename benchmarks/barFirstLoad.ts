@@ -16,19 +16,29 @@ interface Load {
 /** Opens a page and waits until somebody could begin; counts what of script and style came over the line. */
 async function load(page: Page, line: CDPSession, path: string): Promise<Load> {
   const kinds = new Map<string, string>()
+  /** Asked for before somebody could begin: what is fetched ahead for later is no part of the first load. */
+  const first = new Set<string>()
+  let isUsable = false
   let bytes = 0
+  const begin = ({ requestId }: { requestId: string }) => {
+    if (!isUsable) first.add(requestId)
+  }
   const meet = ({ requestId, type }: { requestId: string; type: string }) => kinds.set(requestId, type)
   const count = ({ requestId, encodedDataLength }: { requestId: string; encodedDataLength: number }) => {
-    if (['Script', 'Stylesheet'].includes(kinds.get(requestId) ?? '')) bytes += encodedDataLength
+    if (first.has(requestId) && ['Script', 'Stylesheet'].includes(kinds.get(requestId) ?? ''))
+      bytes += encodedDataLength
   }
+  line.on('Network.requestWillBeSent', begin)
   line.on('Network.responseReceived', meet)
   line.on('Network.loadingFinished', count)
   const startMs = performance.now()
   await page.goto(path)
   await page.getByRole('radio', { name: 'Mirren Kestle' }).waitFor()
   const ms = performance.now() - startMs
-  // What is still on its way for this place counts as well, unless it is fetched ahead for later.
+  isUsable = true
+  // What is still on its way for this place counts as well.
   await page.waitForTimeout(1000)
+  line.off('Network.requestWillBeSent', begin)
   line.off('Network.responseReceived', meet)
   line.off('Network.loadingFinished', count)
   return { kilobytes: bytes / 1024, ms }

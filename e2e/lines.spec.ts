@@ -121,9 +121,11 @@ testOnOwn(
       const full = () => {
         throw new DOMException('no room', 'QuotaExceededError')
       }
-      const [put, add] = [IDBObjectStore.prototype.put, IDBObjectStore.prototype.add]
+      const own = Object.getOwnPropertyDescriptors(IDBObjectStore.prototype)
       Object.assign(IDBObjectStore.prototype, { put: full, add: full })
-      Reflect.set(window, 'makeRoom', () => Object.assign(IDBObjectStore.prototype, { put, add }))
+      Reflect.set(window, 'makeRoom', () =>
+        Object.defineProperties(IDBObjectStore.prototype, { put: own.put, add: own.add }),
+      )
     })
     await bar.save()
     await expect(page.getByRole('link', { name: '1 record needs you' })).toBeVisible()

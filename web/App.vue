@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button, ConfigProvider } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { computed, defineAsyncComponent, nextTick, onErrorCaptured, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterView, useRoute, useRouter } from 'vue-router'
@@ -15,7 +15,8 @@ import { usePlaceKeys } from './shell/usePlaceKeys.ts'
 import { useAcademy } from './store/academy.ts'
 import { useDoor } from './store/door.ts'
 import { dropOldShots } from './store/keptShots.ts'
-import { applyPalette, useTheme } from './theme/useTheme.ts'
+import ThemeScope from './theme/ThemeScope.vue'
+import { applyPalette } from './theme/useTheme.ts'
 import { useTrainings } from './training/trainings.ts'
 import { withWords } from './words/index.ts'
 
@@ -34,7 +35,6 @@ useTrainings()
 useFreshness()
 const newVersion = useNewVersion()
 const files = useAppFiles()
-const deskTheme = useTheme('desk')
 const { isHelpOpen } = usePlaceKeys()
 const failure = ref('')
 const TIDY_AFTER_MS = 10_000
@@ -84,7 +84,7 @@ watch(
 </script>
 
 <template>
-  <ConfigProvider :theme="deskTheme" :auto-insert-space-in-button="false">
+  <ThemeScope place="desk">
     <a class="skip" href="#main">{{ t('app.skip') }}</a>
     <TopBar />
     <main id="main" tabindex="-1">
@@ -127,7 +127,7 @@ watch(
       <EmptyPlace v-else :says="t('app.loading')" />
     </main>
     <KeyHelp v-if="isHelpOpen" v-model:open="isHelpOpen" />
-  </ConfigProvider>
+  </ThemeScope>
 </template>
 
 <style scoped>

@@ -2,10 +2,16 @@ import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { compression, defineAlgorithm } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
+import { compiledWords } from './building/compiledWords.ts'
+import { lightLibrary } from './building/lightLibrary.ts'
+import { withoutJsonSchema } from './building/withoutJsonSchema.ts'
 
 export default defineConfig({
   plugins: [
     vue(),
+    withoutJsonSchema(),
+    lightLibrary(),
+    compiledWords(),
     VitePWA({
       // A newer app waits until whoever is at the bar says so: nothing is reloaded in mid-shot.
       registerType: 'prompt',

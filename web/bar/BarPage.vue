@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { ConfigProvider } from 'ant-design-vue'
 import { shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import EmptyPlace from '../parts/EmptyPlace.vue'
 import { useDrafts } from '../store/drafts.ts'
-import { useTheme } from '../theme/useTheme.ts'
+import ThemeScope from '../theme/ThemeScope.vue'
 import ShotDesk from './ShotDesk.vue'
 import { type ShotRun, useShotRuns } from './shotRuns.ts'
 
@@ -14,7 +13,6 @@ const { t } = useI18n()
 const router = useRouter()
 const drafts = useDrafts()
 const runs = useShotRuns()
-const barTheme = useTheme('bar')
 const found = shallowRef<ShotRun | null | 'looking'>('looking')
 
 watch(
@@ -30,7 +28,7 @@ watch(
 </script>
 
 <template>
-  <ConfigProvider :theme="barTheme">
+  <ThemeScope place="bar">
     <h1 class="visually-hidden" tabindex="-1">{{ t('bar.title') }}</h1>
     <ShotDesk v-if="found !== 'looking' && found !== null" :key="shotId" :run="found" />
     <EmptyPlace
@@ -39,5 +37,5 @@ watch(
       :action="t('app.toToday')"
       :to="{ name: 'today' }"
     />
-  </ConfigProvider>
+  </ThemeScope>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SoundOutlined } from '@ant-design/icons-vue'
+import LineIcon from '../parts/LineIcon.vue'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -60,7 +60,7 @@ const others = computed(() =>
       :aria-label="t('bar.sounds')"
       @click="isMuted = !isMuted"
     >
-      <template #icon><SoundOutlined /></template>{{ t(isMuted ? 'bar.muted' : 'bar.audible') }}
+      <template #icon><LineIcon sign="sound" /></template>{{ t(isMuted ? 'bar.muted' : 'bar.audible') }}
     </Button>
     <RouterLink
       v-if="draft.trainingId"

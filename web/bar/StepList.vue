@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CheckOutlined } from '@ant-design/icons-vue'
+import LineIcon from '../parts/LineIcon.vue'
 import type { RoutineStep } from '@calm-apron/contract'
 import type { StepKey } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
@@ -29,7 +29,7 @@ const { t } = useI18n()
         @click="step = each"
       >
         <span class="no figure" :class="{ done: done.has(each) }">
-          <CheckOutlined v-if="done.has(each)" />
+          <LineIcon v-if="done.has(each)" sign="check" />
           <template v-else>{{ index + 1 }}</template>
         </span>
         <span class="name">{{ t(`step.${each}`) }}</span>

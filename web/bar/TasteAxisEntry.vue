@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CloseOutlined } from '@ant-design/icons-vue'
+import LineIcon from '../parts/LineIcon.vue'
 import { Button } from 'ant-design-vue'
 import { computed, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -45,7 +45,7 @@ function take(event: Event): void {
       :aria-label="t('taste.clear', { axis: label })"
       @click="value = null"
     >
-      <template #icon><CloseOutlined /></template>
+      <template #icon><LineIcon sign="close" /></template>
     </Button>
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UserOutlined } from '@ant-design/icons-vue'
+import LineIcon from '../parts/LineIcon.vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useDoor } from '../store/door.ts'
@@ -27,7 +27,7 @@ const places = ['today', 'prepare', 'bar', 'progress', 'settings'] as const
       :aria-label="t('app.who', { person: door.personName })"
       :title="t('app.switch')"
     >
-      <UserOutlined aria-hidden="true" />{{ door.personName }}
+      <LineIcon sign="person" />{{ door.personName }}
     </RouterLink>
   </header>
 </template>
