@@ -3,26 +3,30 @@ import { Button } from 'ant-design-vue'
 import { computed, defineAsyncComponent, nextTick, onErrorCaptured, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterView, useRoute, useRouter } from 'vue-router'
-import { clockAheadS } from './api/deviceClock.ts'
-import { useFreshness } from './data/useFreshness.ts'
-import ClaimsNote from './doors/ClaimsNote.vue'
-import UnconfirmedNote from './doors/UnconfirmedNote.vue'
-import EmptyPlace from './parts/EmptyPlace.vue'
-import { PartNotFetched, fetched, useAppFiles } from './shell/appFiles.ts'
+import { clockAheadS } from './data/api/deviceClock.ts'
+import { useFreshness } from './data/queries/useFreshness.ts'
+import ClaimsNote from './places/doors/ClaimsNote.vue'
+import UnconfirmedNote from './places/doors/UnconfirmedNote.vue'
+import EmptyPlace from './kit/parts/EmptyPlace.vue'
+import { PartNotFetched, fetched, useAppFiles } from './data/files/appFiles.ts'
 import { useNewVersion } from './shell/newVersion.ts'
 import TopBar from './shell/TopBar.vue'
 import { usePlaceKeys } from './shell/usePlaceKeys.ts'
-import { useAcademy } from './store/academy.ts'
-import { useDoor } from './store/door.ts'
-import { dropOldShots } from './store/keptShots.ts'
-import ThemeScope from './theme/ThemeScope.vue'
-import { applyPalette } from './theme/useTheme.ts'
-import { useTrainings } from './training/trainings.ts'
+import { useAcademy } from './data/academy/academy.ts'
+import { useDoor } from './data/door/door.ts'
+import { dropOldShots } from './data/device/keptShots.ts'
+import ThemeScope from './kit/theme/ThemeScope.vue'
+import { applyPalette } from './kit/theme/useTheme.ts'
+import { useTrainings } from './shot/training/trainings.ts'
 import { withWords } from './words/index.ts'
 
 // None of these is on the way of somebody who is here already.
-const ComeInPage = defineAsyncComponent(fetched(withWords('doors', () => import('./doors/ComeInPage.vue'))))
-const HandedPage = defineAsyncComponent(fetched(withWords('doors', () => import('./doors/HandedPage.vue'))))
+const ComeInPage = defineAsyncComponent(
+  fetched(withWords('doors', () => import('./places/doors/ComeInPage.vue'))),
+)
+const HandedPage = defineAsyncComponent(
+  fetched(withWords('doors', () => import('./places/doors/HandedPage.vue'))),
+)
 const KeyHelp = defineAsyncComponent(fetched(() => import('./shell/KeyHelp.vue')))
 
 const { t } = useI18n()

@@ -1,9 +1,9 @@
 import type { Action } from '@calm-apron/contract'
 import { createRouter, createWebHistory } from 'vue-router'
-import { BAR_PARTS } from './bar/barParts.ts'
-import BarStartPage from './bar/BarStartPage.vue'
-import { PartNotFetched, fetched, useAppFiles } from './shell/appFiles.ts'
-import TodayPage from './today/TodayPage.vue'
+import { BAR_PARTS } from './shell/barParts.ts'
+import BarStartPage from './places/bar/BarStartPage.vue'
+import { PartNotFetched, fetched, useAppFiles } from './data/files/appFiles.ts'
+import TodayPage from './places/today/TodayPage.vue'
 import { withWords } from './words/index.ts'
 
 declare module 'vue-router' {
@@ -36,13 +36,13 @@ export const router = createRouter({
       path: '/trainings/new',
       name: 'new-training',
       meta: { place: 'new-training', action: 'lead-training' },
-      component: fetched(() => import('./training/NewTrainingPage.vue')),
+      component: fetched(() => import('./places/training/NewTrainingPage.vue')),
     },
     {
       path: '/trainings',
       name: 'past-trainings',
       meta: { place: 'past-trainings' },
-      component: fetched(withWords('pastTrainings', () => import('./training/PastTrainingsPage.vue'))),
+      component: fetched(withWords('pastTrainings', () => import('./places/training/PastTrainingsPage.vue'))),
     },
     {
       path: '/trainings/:trainingId',
@@ -83,188 +83,188 @@ export const router = createRouter({
       path: '/progress/:personId?',
       name: 'progress',
       meta: { place: 'progress' },
-      component: fetched(withWords('progress', () => import('./progress/ProgressPage.vue'))),
+      component: fetched(withWords('progress', () => import('./places/progress/ProgressPage.vue'))),
       props: true,
     },
     {
       path: '/waiting',
       name: 'waiting',
       meta: { place: 'waiting' },
-      component: fetched(withWords('waiting', () => import('./waiting/WaitingPage.vue'))),
+      component: fetched(withWords('waiting', () => import('./places/waiting/WaitingPage.vue'))),
     },
     {
       path: '/switch',
       name: 'switch',
       meta: { place: 'switch', needsNothing: true },
-      component: fetched(withWords('doors', () => import('./doors/SwitchPage.vue'))),
+      component: fetched(withWords('doors', () => import('./places/doors/SwitchPage.vue'))),
     },
     {
       path: '/set-up',
       name: 'set-up',
       meta: { place: 'set-up', isOpen: true },
-      component: fetched(withWords('doors', () => import('./doors/SetUpPage.vue'))),
+      component: fetched(withWords('doors', () => import('./places/doors/SetUpPage.vue'))),
     },
     {
       path: '/join',
       name: 'join',
       meta: { place: 'join', isOpen: true },
-      component: fetched(withWords('doors', () => import('./doors/JoinPage.vue'))),
+      component: fetched(withWords('doors', () => import('./places/doors/JoinPage.vue'))),
     },
     {
       path: '/prepare',
-      component: fetched(withWords('prepare', () => import('./prepare/PrepareFrame.vue'))),
+      component: fetched(withWords('prepare', () => import('./places/prepare/PrepareFrame.vue'))),
       children: [
         { path: '', name: 'prepare', redirect: { name: 'recipes' } },
         {
           path: 'recipes',
           name: 'recipes',
           meta: { place: 'recipes', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/recipes/RecipesPage.vue')),
+          component: fetched(() => import('./places/prepare/recipes/RecipesPage.vue')),
         },
         {
           path: 'recipes/new',
           name: 'new-recipe',
           meta: { place: 'new-recipe', action: 'prepare' },
-          component: fetched(() => import('./prepare/recipes/NewRecipePage.vue')),
+          component: fetched(() => import('./places/prepare/recipes/NewRecipePage.vue')),
         },
         {
           path: 'recipes/compare',
           name: 'compare-recipes',
           meta: { place: 'compare', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/recipes/ComparePage.vue')),
+          component: fetched(() => import('./places/prepare/recipes/ComparePage.vue')),
           props: ({ query }) => ({ a: String(query['a'] ?? ''), b: String(query['b'] ?? '') }),
         },
         {
           path: 'recipes/:preparedId',
           name: 'recipe',
           meta: { place: 'recipe', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/recipes/RecipePage.vue')),
+          component: fetched(() => import('./places/prepare/recipes/RecipePage.vue')),
           props: true,
         },
         {
           path: 'coffees',
           name: 'coffees',
           meta: { place: 'coffees', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/coffees/CoffeesPage.vue')),
+          component: fetched(() => import('./places/prepare/coffees/CoffeesPage.vue')),
         },
         {
           path: 'coffees/new',
           name: 'new-coffee',
           meta: { place: 'new-coffee', action: 'prepare' },
-          component: fetched(() => import('./prepare/coffees/NewCoffeePage.vue')),
+          component: fetched(() => import('./places/prepare/coffees/NewCoffeePage.vue')),
         },
         {
           path: 'coffees/:preparedId',
           name: 'coffee',
           meta: { place: 'coffee', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/coffees/CoffeePage.vue')),
+          component: fetched(() => import('./places/prepare/coffees/CoffeePage.vue')),
           props: true,
         },
         {
           path: 'bar',
           name: 'rooms',
           meta: { place: 'rooms', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/room/RoomsPage.vue')),
+          component: fetched(() => import('./places/prepare/room/RoomsPage.vue')),
         },
         {
           path: 'bar/:preparedId',
           name: 'room',
           meta: { place: 'room', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/room/RoomPage.vue')),
+          component: fetched(() => import('./places/prepare/room/RoomPage.vue')),
           props: true,
         },
         {
           path: 'grinders/:preparedId',
           name: 'grinder',
           meta: { place: 'grinder', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/room/GrinderPage.vue')),
+          component: fetched(() => import('./places/prepare/room/GrinderPage.vue')),
           props: true,
         },
         {
           path: 'routines',
           name: 'routines',
           meta: { place: 'routines', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/routines/RoutinesPage.vue')),
+          component: fetched(() => import('./places/prepare/routines/RoutinesPage.vue')),
         },
         {
           path: 'routines/:preparedId',
           name: 'routine',
           meta: { place: 'routine', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/routines/RoutinePage.vue')),
+          component: fetched(() => import('./places/prepare/routines/RoutinePage.vue')),
           props: true,
         },
         {
           path: 'words',
           name: 'words',
           meta: { place: 'words', action: 'see-prepared' },
-          component: fetched(() => import('./glossary/GlossaryPage.vue')),
+          component: fetched(() => import('./places/glossary/GlossaryPage.vue')),
         },
         {
           path: 'cautions',
           name: 'cautions',
           meta: { place: 'cautions', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/words/CautionsPage.vue')),
+          component: fetched(() => import('./places/prepare/words/CautionsPage.vue')),
         },
         {
           path: 'files',
           name: 'files',
           meta: { place: 'files', action: 'see-prepared' },
-          component: fetched(() => import('./prepare/files/FilesPage.vue')),
+          component: fetched(() => import('./places/prepare/files/FilesPage.vue')),
         },
       ],
     },
     {
       path: '/settings',
-      component: fetched(withWords('settings', () => import('./settings/SettingsFrame.vue'))),
+      component: fetched(withWords('settings', () => import('./places/settings/SettingsFrame.vue'))),
       children: [
         {
           path: '',
           name: 'settings',
           meta: { place: 'settings' },
-          component: fetched(() => import('./settings/SettingsPage.vue')),
+          component: fetched(() => import('./places/settings/SettingsPage.vue')),
         },
         {
           path: 'devices',
           name: 'devices',
           meta: { place: 'devices', needsNothing: true },
-          component: fetched(() => import('./settings/DevicesPage.vue')),
+          component: fetched(() => import('./places/settings/DevicesPage.vue')),
         },
         {
           path: 'you',
           name: 'you',
           meta: { place: 'you', needsNothing: true },
-          component: fetched(() => import('./settings/YouPage.vue')),
+          component: fetched(() => import('./places/settings/YouPage.vue')),
         },
         {
           path: 'people',
           name: 'people',
           meta: { place: 'people', action: 'see-people' },
-          component: fetched(() => import('./people/PeoplePage.vue')),
+          component: fetched(() => import('./places/people/PeoplePage.vue')),
         },
         {
           path: 'people/:personId',
           name: 'person',
           meta: { place: 'people', action: 'change-people' },
-          component: fetched(() => import('./people/PersonPage.vue')),
+          component: fetched(() => import('./places/people/PersonPage.vue')),
           props: true,
         },
         {
           path: 'academy',
           name: 'academy',
           meta: { place: 'academy', action: 'change-academy' },
-          component: fetched(() => import('./settings/AcademyPage.vue')),
+          component: fetched(() => import('./places/settings/AcademyPage.vue')),
         },
         {
           path: 'trail',
           name: 'audit',
           meta: { place: 'audit', action: 'see-audit' },
-          component: fetched(() => import('./audit/AuditPage.vue')),
+          component: fetched(() => import('./places/audit/AuditPage.vue')),
         },
         {
           path: 'set-aside',
           name: 'set-aside',
           meta: { place: 'set-aside', action: 'decide-set-aside' },
-          component: fetched(() => import('./settings/SetAsidePage.vue')),
+          component: fetched(() => import('./places/settings/SetAsidePage.vue')),
         },
       ],
     },
@@ -272,7 +272,7 @@ export const router = createRouter({
       path: '/:rest(.*)*',
       name: 'nowhere',
       meta: { place: 'today' },
-      component: fetched(() => import('./parts/NowherePage.vue')),
+      component: fetched(() => import('./kit/parts/NowherePage.vue')),
     },
   ],
 })

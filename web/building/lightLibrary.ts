@@ -8,7 +8,7 @@ const IN_PLACE_OF: readonly (readonly [RegExp, string])[] = [
   // A picture for lists without entries, of which none here is the library's.
   [/\/config-provider\/renderEmpty(\.js)?$|^(\.|\.\.)\/renderEmpty$/, ours('nothingDrawn.ts')],
   // One icon, and with it the machinery of all.
-  [/^@ant-design\/icons-vue\/es\/icons\/LoadingOutlined$/, ours('../parts/TurningMark.ts')],
+  [/^@ant-design\/icons-vue\/es\/icons\/LoadingOutlined$/, ours('../kit/parts/TurningMark.ts')],
   // Props are checked while the library is made, not in the page.
   [/^vue-types$/, 'vue-types/dist/shim.m.js'],
 ]

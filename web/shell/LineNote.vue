@@ -2,9 +2,9 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { useAcademy } from '../store/academy.ts'
-import { useOutbox } from '../store/outbox.ts'
-import { useFormat } from '../units/useFormat.ts'
+import { useAcademy } from '../data/academy/academy.ts'
+import { useOutbox } from '../data/outbox/outbox.ts'
+import { useFormat } from '../kit/units/useFormat.ts'
 import { useLineState } from './useLineState.ts'
 
 /** The one place that says how this device stands to the others: in step, or of when, and what is kept here unsent. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import LineIcon from '../parts/LineIcon.vue'
+import LineIcon from '../kit/parts/LineIcon.vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { useDoor } from '../store/door.ts'
+import { useDoor } from '../data/door/door.ts'
 import LineNote from './LineNote.vue'
 
 const { t } = useI18n()

@@ -1,9 +1,9 @@
 import { useTimeout } from '@vueuse/core'
 import { type ComputedRef, computed } from 'vue'
-import { answeredAtMs, isAnswering } from '../api/reach.ts'
-import { useAcademy } from '../store/academy.ts'
-import { useDoor } from '../store/door.ts'
-import { useLiveLine } from '../store/liveLine.ts'
+import { answeredAtMs, isAnswering } from '../data/api/reach.ts'
+import { useAcademy } from '../data/academy/academy.ts'
+import { useDoor } from '../data/door/door.ts'
+import { useLiveLine } from '../data/live/liveLine.ts'
 
 /** A line takes a moment to stand: before that nobody is told that it doesn't. */
 const MOMENT_MS = 4000

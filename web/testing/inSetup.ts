@@ -1,4 +1,4 @@
-import { freshPage } from '../store/testing/device.ts'
+import { freshPage } from '../data/testing/device.ts'
 import { PiniaColada } from '@pinia/colada'
 import type { Pinia } from 'pinia'
 import { createRenderer } from 'vue'

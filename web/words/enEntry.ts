@@ -9,8 +9,8 @@ import type {
   Tilt,
   PressureCaution,
 } from '@calm-apron/core'
-import type { EntryIssue } from '../bar/readEntry.ts'
-import type { BarStep, GateQuestion } from '../bar/shotDraft.ts'
+import type { EntryIssue } from '../shot/draft/readEntry.ts'
+import type { BarStep, GateQuestion } from '../shot/draft/shotDraft.ts'
 
 /** Words of a shot while it is entered. */
 export const enEntry = {

@@ -1,4 +1,4 @@
-import type { DrawingName, Term } from '../glossary/terms.ts'
+import type { DrawingName, Term } from '../kit/glossary/terms.ts'
 
 /** The words of the craft. */
 export const enGlossary = {

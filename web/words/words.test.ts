@@ -1,6 +1,6 @@
 import { CHANNELS, FLAWS_SEEN, OPTION_SETS, SIGNS } from '@calm-apron/core'
 import { PREPARED_CONTENT, PREPARED_KINDS } from '@calm-apron/contract'
-import { type FieldSpec, fieldsOf } from '../prepare/fields/fieldSpec.ts'
+import { type FieldSpec, fieldsOf } from '../places/prepare/fields/fieldSpec.ts'
 import { keysSaid, namespacesAt, placesOf } from './testing/usedWords.ts'
 import { enFirst } from './enFirst.ts'
 import { PARTS } from './index.ts'

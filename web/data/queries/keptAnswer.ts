@@ -1,0 +1,39 @@
+import { type Endpoint, readAnswer } from '@calm-apron/contract'
+import { asPlain, deviceDatabase } from '../device/deviceDatabase.ts'
+import type { AnswerOf, KeptAs, Question } from './question.ts'
+
+/** Keeps an answer as it was told. What was kept by another release and can't be read as this answer is not known. */
+export function keptAnswer<E extends Endpoint>(
+  key: Question<unknown>['key'],
+  { answer }: E,
+): KeptAs<AnswerOf<E>> {
+  const name = JSON.stringify(key)
+  return {
+    async read(viewerId) {
+      const kept = await (await deviceDatabase()).get('answers', [viewerId, name])
+      if (kept === undefined) return null
+      const read = readAnswer(answer, kept.answer)
+      // Parsed by the very schema the type is inferred from; the generic can't carry that.
+      return read.success ? { value: read.data as AnswerOf<E>, askedAtMs: kept.askedAtMs } : null
+    },
+    async keep(viewerId, { value, askedAtMs }) {
+      const kept = { answer: asPlain<unknown>(value), askedAtMs }
+      await (await deviceDatabase()).put('answers', kept, [viewerId, name])
+    },
+    async forget(viewerId) {
+      await (await deviceDatabase()).delete('answers', [viewerId, name])
+    },
+  }
+}
+
+/** Forgets all that a viewer was told: they left this device for good. */
+export async function forgetAnswers(viewerId: string): Promise<void> {
+  const transaction = (await deviceDatabase()).transaction(['answers', 'shots'], 'readwrite')
+  // An array comes after every text.
+  const theirs = IDBKeyRange.bound([viewerId], [viewerId, []])
+  await Promise.all([
+    transaction.objectStore('answers').delete(theirs),
+    transaction.objectStore('shots').delete(theirs),
+    transaction.done,
+  ])
+}

@@ -1,0 +1,64 @@
+import { type Quantity, decimalsOf, differenceFromBase, fromBase } from '@calm-apron/core'
+import { useI18n } from 'vue-i18n'
+import { usePreferences } from '../preferences.ts'
+
+const WORDING_LOCALE = 'en-GB'
+
+/** Dates follow the wording's language; figures follow the reader's own habits. */
+const dateLocale = navigator.languages.find((language) => language.startsWith('en')) ?? WORDING_LOCALE
+
+function figure(value: number, decimals: number): string {
+  return value.toLocaleString(navigator.language, {
+    minimumFractionDigits: decimals,
+    maximumFractionDigits: decimals,
+  })
+}
+
+/** Values as people read them: in the chosen units, with the reader's decimal sign. */
+export function useFormat() {
+  const preferences = usePreferences()
+  const { t } = useI18n()
+
+  function quantity(kind: Quantity, base: number): string {
+    const unit = preferences.units[kind]
+    return `${figure(fromBase(unit, base), decimalsOf(unit))} ${t(`unit.${unit}`)}`
+  }
+
+  /** The size of a difference; its sign is said in words by the caller. */
+  function difference(kind: Quantity, base: number): string {
+    const unit = preferences.units[kind]
+    return `${figure(Math.abs(differenceFromBase(unit, base)), decimalsOf(unit))} ${t(`unit.${unit}`)}`
+  }
+
+  const mass = (g: number) => quantity('mass', g)
+  const massApart = (g: number) => difference('mass', g)
+  const seconds = (s: number) => `${figure(s, 1)} ${t('unit.s')}`
+  const ratio = (value: number) => `1:${figure(value, 1)}`
+  const plain = (value: number) => value.toLocaleString(navigator.language, { maximumFractionDigits: 2 })
+  const percent = (share: number) => `${figure(100 * share, 0)}\u00A0%`
+  const dateOf = (instant: string | Date, timeZone: string) =>
+    new Date(instant).toLocaleDateString(dateLocale, {
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      timeZone,
+    })
+  const timeOf = (instant: string, timeZone: string) =>
+    new Date(instant).toLocaleTimeString(dateLocale, { hour: '2-digit', minute: '2-digit', timeZone })
+  /** `YYYY-MM-DD` as a date, in no time zone at all. */
+  const calendarDate = (date: string) => dateOf(`${date}T12:00:00Z`, 'UTC')
+
+  return {
+    quantity,
+    difference,
+    mass,
+    massApart,
+    seconds,
+    ratio,
+    plain,
+    percent,
+    dateOf,
+    timeOf,
+    calendarDate,
+  }
+}

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import ReachNote from '../../shot/ReachNote.vue'
+import OpenDrafts from '../../shot/start/OpenDrafts.vue'
+import ShotStarter from '../../shot/start/ShotStarter.vue'
+
+const { t } = useI18n()
+</script>
+
+<template>
+  <div class="start">
+    <h1 tabindex="-1">{{ t('bar.title') }}</h1>
+    <OpenDrafts />
+    <p>{{ t('bar.choose') }}</p>
+    <p class="note"><ReachNote /></p>
+    <ShotStarter />
+  </div>
+</template>
+
+<style scoped>
+.note {
+  margin: 0;
+}
+.start {
+  display: grid;
+  gap: 24px;
+  max-width: 860px;
+  margin: 0 auto;
+  padding: 24px;
+}
+</style>

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import LineIcon from '../../kit/parts/LineIcon.vue'
+import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useOutbox } from '../../data/outbox/outbox.ts'
+import DeviceNote from '../../shot/entry/DeviceNote.vue'
+import ReachNote from '../../shot/ReachNote.vue'
+import { type ShotRun, useShotRuns } from '../../shot/run/shotRuns.ts'
+import { useTones } from '../../kit/tones.ts'
+
+/** Who is at the bar by which recipe, the other shots under way here, and what the devices say. */
+const props = defineProps<{ run: ShotRun }>()
+const { t } = useI18n()
+const academy = useAcademy()
+const outbox = useOutbox()
+const runs = useShotRuns()
+const { isMuted } = useTones()
+
+const draft = props.run.draft
+const groupName = computed(() => props.run.machine.value?.groups[draft.groupNo ?? 0]?.name ?? '')
+const others = computed(() =>
+  [...runs.runs.values()]
+    .map(({ run }) => run)
+    .filter((other) => other.draft.shotId !== draft.shotId)
+    .map((other) => ({
+      shotId: other.draft.shotId,
+      name: academy.personName(other.draft.personId),
+      says: other.clock.isRunning.value
+        ? t('bar.otherRuns', { s: other.clock.pumpS.value.toFixed(0) })
+        : t(`step.${other.draft.step}`),
+    })),
+)
+</script>
+
+<template>
+  <div class="top">
+    <p class="who">
+      <strong>{{ academy.personName(draft.personId) }}</strong>
+      <span class="soft"
+        >{{ run.recipe.value?.name }}<template v-if="groupName">, {{ groupName }}</template></span
+      >
+    </p>
+    <RouterLink
+      v-for="other in others"
+      :key="other.shotId"
+      class="other"
+      :to="{ name: 'shot', params: { shotId: other.shotId } }"
+      ><strong>{{ other.name }}</strong> {{ other.says }}</RouterLink
+    >
+    <p v-if="outbox.isStorageFull" class="full" role="alert">{{ t('bar.storageFull') }}</p>
+    <ReachNote class="reach" />
+    <DeviceNote class="device" :device="run.device" />
+    <Button
+      type="text"
+      class="sound"
+      :aria-pressed="!isMuted"
+      :aria-label="t('bar.sounds')"
+      @click="isMuted = !isMuted"
+    >
+      <template #icon><LineIcon sign="sound" /></template>{{ t(isMuted ? 'bar.muted' : 'bar.audible') }}
+    </Button>
+    <RouterLink
+      v-if="draft.trainingId"
+      class="back"
+      :to="{ name: 'training', params: { trainingId: draft.trainingId } }"
+      >{{ t('bar.toTraining') }}</RouterLink
+    >
+  </div>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 20px;
+}
+.who {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
+  margin: 0;
+}
+.other,
+.back {
+  min-height: 44px;
+  padding: 0 12px;
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  border: 2px solid var(--edge);
+  border-radius: 8px;
+  color: inherit;
+  text-decoration: none;
+  font-size: 0.85em;
+}
+.device {
+  margin-left: auto;
+}
+.reach {
+  font-size: 0.8em;
+}
+.sound {
+  height: 44px;
+  font-size: 0.8em;
+}
+.full {
+  flex-basis: 100%;
+  margin: 0;
+  padding: 8px 12px;
+  background: var(--plum-soft);
+}
+</style>

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { FLOW_MARKS, type FlowMark, type MarkAt } from '@calm-apron/core'
+import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useFormat } from '../../kit/units/useFormat.ts'
+
+/** What the stream looks like, by one tap each, with its instant. */
+const props = defineProps<{ atS: number }>()
+const marks = defineModel<MarkAt[]>({ required: true })
+const { t } = useI18n()
+const format = useFormat()
+
+const lastWords = computed(() => {
+  const last = marks.value.at(-1)
+  return last ? t('mark.last', { mark: t(`mark.${last.mark}`), at: format.seconds(last.atS) }) : ''
+})
+const isSet = (mark: FlowMark) => marks.value.some((each) => each.mark === mark)
+
+function add(mark: FlowMark): void {
+  marks.value = [...marks.value, { mark, atS: Math.round(props.atS * 10) / 10 }]
+}
+</script>
+
+<template>
+  <div class="marks" role="group" :aria-label="t('mark.title')">
+    <button
+      v-for="mark in FLOW_MARKS"
+      :key="mark"
+      type="button"
+      class="mark"
+      :class="{ set: isSet(mark) }"
+      :data-mark="mark"
+      @click="add(mark)"
+    >
+      {{ t(`mark.${mark}`) }}
+    </button>
+    <p class="last" role="status">
+      {{ lastWords }}
+      <Button v-if="marks.length > 0" type="text" class="back" @click="marks = marks.slice(0, -1)">{{
+        t('mark.takeBack')
+      }}</Button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.marks {
+  display: grid;
+  grid-template-columns: repeat(5, 1fr);
+  gap: 12px;
+  margin-top: 8px;
+}
+.mark {
+  min-height: 56px;
+  padding: 0 4px;
+  border: 2px solid var(--edge);
+  border-radius: 8px;
+  background: var(--raised);
+  color: inherit;
+  font: inherit;
+  font-size: 0.75em;
+  line-height: 1.1;
+  cursor: pointer;
+}
+.mark.set {
+  border-color: var(--pine);
+  background: var(--pine-soft);
+  font-weight: 700;
+}
+.last {
+  grid-column: 1 / -1;
+  min-height: 44px;
+  margin: 0;
+  font-size: 0.85em;
+}
+.back {
+  height: 44px;
+}
+</style>

@@ -1,0 +1,228 @@
+<script setup lang="ts">
+import type { Act } from '@calm-apron/core'
+import { Button } from 'ant-design-vue'
+import { computed, onMounted } from 'vue'
+import { useI18n } from 'vue-i18n'
+import ShotRails from '../../shot/rails/ShotRails.vue'
+import CautionNote from '../../shot/cautions/CautionNote.vue'
+import BarTop from './BarTop.vue'
+import ClockFace from './ClockFace.vue'
+import LiveCurve from '../../shot/curve/LiveCurve.vue'
+import MarkRow from './MarkRow.vue'
+import type { BarStep } from '../../shot/draft/shotDraft.ts'
+import type { ShotRun } from '../../shot/run/shotRuns.ts'
+import StepList from './StepList.vue'
+import StepPanel from '../../shot/entry/StepPanel.vue'
+import { useAwakeScreen } from './useAwakeScreen.ts'
+import { useBarKeys } from './useBarKeys.ts'
+import { useGhost } from './useGhost.ts'
+import { useIssueWords } from '../../shot/draft/useIssueWords.ts'
+import { useSaveShot } from './useSaveShot.ts'
+import { askToPersist } from '../../data/device/persistence.ts'
+import { useStepsDone } from './useStepsDone.ts'
+import { useTellStage } from './useTellStage.ts'
+
+/** One shot under way: its steps, the shot itself, and the next thing. */
+const props = defineProps<{ run: ShotRun }>()
+const { t } = useI18n()
+const issueWords = useIssueWords()
+
+// A desk is made anew for each run.
+const { draft, read, recipe, grinder, vessels, basket, readings, clock, series, recording, device } =
+  props.run
+const { phase, isRunning } = clock
+const { steps, done, summaries, nextStep, routineSteps } = useStepsDone(props.run)
+const { save, isSaving, firstIssue } = useSaveShot(props.run)
+const ghost = useGhost(draft)
+useTellStage(props.run)
+useAwakeScreen()
+onMounted(askToPersist)
+
+/** Steps at which someone can be hurt. */
+const ACT_OF_STEP: Partial<Record<BarStep, Act>> = {
+  ready: 'machine',
+  dose: 'grinder',
+  tamp: 'tamp',
+  pull: 'pull',
+  look: 'knock-out',
+  taste: 'taste',
+}
+const act = computed(() => ACT_OF_STEP[draft.step])
+const canUndo = computed(
+  () => phase.value !== 'before' && (phase.value !== 'stopped' || draft.clock.startedAtMs !== null),
+)
+const isShotShown = computed(() => draft.step === 'pull' || phase.value !== 'before')
+const canRelease = computed(
+  () =>
+    isRunning.value &&
+    draft.clock.releaseText === '' &&
+    (props.run.machine.value?.preinfusion === 'held' || recipe.value?.targets.clock === 'pressure'),
+)
+
+function markNext(): void {
+  draft.step = 'pull'
+  clock.markNext()
+}
+
+useBarKeys({
+  space: markNext,
+  isClockFirst: () => draft.step === 'pull' || isRunning.value,
+  undo: () => canUndo.value && clock.undo(),
+  step: (index) => {
+    const step = steps.value[index]
+    if (step) draft.step = step
+  },
+})
+</script>
+
+<template>
+  <div class="desk">
+    <BarTop class="who" :run="run" />
+    <nav class="steps" :aria-label="t('bar.steps')">
+      <StepList
+        v-model="draft.step"
+        v-model:ticked="draft.noted.stepsDone"
+        :steps="steps"
+        :done="done"
+        :summaries="summaries"
+        :routine-steps="routineSteps"
+      />
+    </nav>
+    <div class="shot">
+      <ClockFace
+        :phase="phase"
+        :pump-s="clock.pumpS.value"
+        :drop-s="clock.dropS.value"
+        :pressure-s="clock.pressureS.value"
+        :judged-by="recipe?.targets.clock ?? 'pump'"
+        :is-estimated="draft.clock.estimated"
+        :can-undo="canUndo"
+        :can-release="canRelease"
+        :weight-g="
+          recording.hasScale.value || series.weights.value.length > 0 ? recording.weightG.value : null
+        "
+        :flow-g-per-s="phase === 'flowing' ? recording.flow.value : null"
+        :is-stop-cued="phase === 'flowing' && recording.isCued.value"
+        @next="markNext"
+        @stop="clock.stop"
+        @release="clock.release"
+        @undo="clock.undo"
+      />
+      <LiveCurve
+        v-if="recipe && isShotShown"
+        :recipe="recipe.targets"
+        :clock="draft.clock"
+        :now-s="clock.pumpS.value"
+        :weights="series.weights.value"
+        :count="series.weights.value.length"
+        :ghost="ghost"
+        :finish-s="recording.finishS.value"
+        :stop-at-g="recipe.targets.yieldG - recording.leadG.value"
+      />
+      <MarkRow v-if="isRunning" v-model="draft.noted.marks" :at-s="clock.pumpS.value" />
+      <ShotRails v-else-if="readings && recipe" class="rails" :readings="readings" :recipe="recipe.targets" />
+    </div>
+    <section class="next" :aria-labelledby="'question'">
+      <h2 id="question">{{ t(`question.${draft.step}`) }}</h2>
+      <StepPanel
+        v-model="draft"
+        :step="draft.step"
+        :read="read"
+        :recipe="recipe"
+        :grinder="grinder"
+        :vessels="vessels"
+        :basket="basket"
+        :device="device"
+        :phase="phase"
+        @locked-in="draft.step = 'pull'"
+      />
+      <div v-if="!isRunning" class="forward">
+        <p v-if="firstIssue && firstIssue.step !== draft.step" class="soft" role="status">
+          {{
+            t('bar.mendFirst', {
+              what: `${t(`step.${firstIssue.step}`)}: ${issueWords(firstIssue.issue, draft.massUnit)}`,
+            })
+          }}
+        </p>
+        <Button v-if="nextStep" type="primary" @click="draft.step = nextStep">
+          {{ t('bar.next', { step: t(`step.${nextStep}`) }) }}
+        </Button>
+        <Button
+          :type="nextStep ? 'default' : 'primary'"
+          :disabled="done.size === 0 && firstIssue === null"
+          :loading="isSaving"
+          @click="save"
+        >
+          {{ t(draft.isCallAsked ? 'bar.saveCall' : 'bar.save') }}
+        </Button>
+      </div>
+      <CautionNote v-if="act && !isRunning" :key="act" :act="act" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.desk {
+  --touch: 56px;
+  font-size: 20px;
+  display: grid;
+  grid-template: 'who who who' auto 'steps shot next' 1fr / 248px minmax(0, 1fr) 424px;
+  gap: 8px 28px;
+  padding: 8px 24px 24px;
+  min-height: calc(100vh - 53px);
+}
+#question {
+  font-size: 1.4em;
+  margin-bottom: 12px;
+}
+.who {
+  grid-area: who;
+}
+.steps {
+  grid-area: steps;
+}
+.shot {
+  grid-area: shot;
+  min-width: 0;
+}
+.rails {
+  margin-top: 16px;
+  font-size: 18px;
+}
+.next {
+  grid-area: next;
+  display: flex;
+  flex-direction: column;
+  padding-left: 24px;
+  border-left: 1px solid var(--mist);
+}
+.forward {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  margin-top: auto;
+  padding: 16px 0;
+}
+.forward > button {
+  flex: 1;
+}
+.forward > p {
+  flex-basis: 100%;
+}
+@media (max-width: 1100px) {
+  .desk {
+    grid-template: 'who who' auto 'steps steps' auto 'shot next' 1fr / 1fr 1fr;
+  }
+}
+@media (max-width: 760px) {
+  .desk {
+    grid-template: 'who' auto 'steps' auto 'next' auto 'shot' auto / minmax(0, 1fr);
+    padding: 12px 16px;
+    font-size: 18px;
+  }
+  .next {
+    padding-left: 0;
+    border-left: 0;
+  }
+}
+</style>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import LineIcon from '../../kit/parts/LineIcon.vue'
+import type { RoutineStep } from '@calm-apron/contract'
+import type { StepKey } from '@calm-apron/core'
+import { useI18n } from 'vue-i18n'
+import type { BarStep } from '../../shot/draft/shotDraft.ts'
+import StepTicks from '../../shot/entry/StepTicks.vue'
+
+/** The steps in their order; each can be gone back to. What the routine asks for at one opens below it. */
+defineProps<{
+  steps: readonly BarStep[]
+  done: ReadonlySet<BarStep>
+  summaries: Partial<Record<BarStep, string>>
+  routineSteps: Partial<Record<BarStep, readonly RoutineStep[]>>
+}>()
+const step = defineModel<BarStep>({ required: true })
+const ticked = defineModel<StepKey[]>('ticked', { required: true })
+const { t } = useI18n()
+</script>
+
+<template>
+  <ol class="steps">
+    <li v-for="(each, index) in steps" :key="each">
+      <button
+        type="button"
+        class="step"
+        :class="{ current: each === step }"
+        :aria-current="each === step ? 'step' : undefined"
+        @click="step = each"
+      >
+        <span class="no figure" :class="{ done: done.has(each) }">
+          <LineIcon v-if="done.has(each)" sign="check" />
+          <template v-else>{{ index + 1 }}</template>
+        </span>
+        <span class="name">{{ t(`step.${each}`) }}</span>
+        <span v-if="summaries[each]" class="summary figure">{{ summaries[each] }}</span>
+      </button>
+      <StepTicks
+        v-if="each === step && routineSteps[each]"
+        v-model="ticked"
+        class="below"
+        :steps="routineSteps[each]"
+      />
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+.steps {
+  display: grid;
+  gap: 4px;
+}
+.step {
+  width: 100%;
+  min-height: var(--touch);
+  display: grid;
+  grid-template-columns: 36px 1fr auto;
+  align-items: center;
+  gap: 8px;
+  padding: 0 12px 0 8px;
+  border: 2px solid transparent;
+  border-radius: 8px;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.step.current {
+  border-color: var(--pine);
+  background: var(--pine-soft);
+  font-weight: 700;
+}
+.no {
+  width: 32px;
+  height: 32px;
+  display: grid;
+  place-items: center;
+  border: 2px solid var(--edge);
+  border-radius: 50%;
+  font-size: 0.8em;
+}
+.no.done {
+  border-color: var(--pine);
+  background: var(--pine);
+  color: var(--paper);
+}
+.summary {
+  font-size: 0.8em;
+}
+@media (max-width: 1100px) {
+  .steps {
+    position: relative;
+    grid-auto-flow: column;
+    overflow-x: auto;
+    padding: 4px;
+  }
+  .below {
+    display: none;
+  }
+}
+</style>

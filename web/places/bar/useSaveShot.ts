@@ -1,0 +1,85 @@
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { PartNotFetched, useAppFiles } from '../../data/files/appFiles.ts'
+import { useDoor } from '../../data/door/door.ts'
+import { useOutbox } from '../../data/outbox/outbox.ts'
+import { faultShownOf } from '../../shot/draft/shotDraft.ts'
+import { type ShotRun, useShotRuns } from '../../shot/run/shotRuns.ts'
+
+/** Records a shot that is under way: on this device at once, on the server as soon as it can be reached. */
+export function useSaveShot({ draft, read, series, device, becomes }: ShotRun) {
+  const router = useRouter()
+  const door = useDoor()
+  const outbox = useOutbox()
+  const runs = useShotRuns()
+  const files = useAppFiles()
+  const isSaving = ref(false)
+  let isRecorded = false
+  const firstIssue = computed(() => read.value.issues[0] ?? null)
+
+  async function save(): Promise<void> {
+    if (isSaving.value) return
+    if (firstIssue.value) {
+      draft.step = firstIssue.value.step
+      return
+    }
+    isSaving.value = true
+    try {
+      const { shotId } = draft
+      if (!isRecorded) await becomes(record)
+      isRecorded = true
+      runs.close(shotId)
+      await leadOn(shotId)
+    } finally {
+      // What failed can be saved again.
+      isSaving.value = false
+    }
+  }
+
+  /** A file that can't be fetched ends no shot: it is kept, and what comes next opens once it can. */
+  async function leadOn(shotId: string): Promise<void> {
+    try {
+      await router.push({ name: draft.isCallAsked ? 'tasting' : 'reading', params: { shotId } })
+    } catch (error) {
+      if (!(error instanceof PartNotFetched)) throw error
+      files.isAwaited = true
+    }
+  }
+
+  async function record(): Promise<void> {
+    const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, madeAt } = draft
+    const { machineId, groupNo, trainingId, purpose, grindOwner, isCallAsked } = draft
+    await series.restore()
+    const packed = series.packed()
+    const body = {
+      personId,
+      recipeRevisionId,
+      barId,
+      grinderId,
+      bagId,
+      machineId,
+      groupNo,
+      trainingId,
+      purpose,
+      faultShown: purpose === 'deliberate-fault' ? faultShownOf(draft) : null,
+      // By a person's word, or by that of the stand-in whose numbers it holds.
+      isSimulated: draft.isSimulated || (device.isStandIn.value && packed !== null),
+      grindOwner,
+      isCallAsked,
+      judgedBy: door.personId,
+      pulledAt: madeAt,
+      facts: read.value.facts,
+      series: packed,
+      note: draft.note.trim(),
+    }
+    const photos = draft.photos.map(({ photoId, picture, takenAt }) => ({
+      kind: 'photo' as const,
+      shotId,
+      photoId,
+      body: { takenBy: door.personId, takenAt, picture },
+    }))
+    await outbox.addAll([{ kind: 'shot', shotId, body }, ...photos], shotId)
+  }
+
+  return { save, isSaving, firstIssue }
+}

@@ -1,0 +1,76 @@
+import type { RoutineStep } from '@calm-apron/contract'
+import type { StepKey } from '@calm-apron/core'
+import { computed } from 'vue'
+import { useFormat } from '../../kit/units/useFormat.ts'
+import { BAR_STEPS, type BarStep } from '../../shot/draft/shotDraft.ts'
+import type { ShotRun } from '../../shot/run/shotRuns.ts'
+
+/** At which step of the bar each step of a routine is done. */
+const BAR_STEP_OF: Record<StepKey, BarStep> = {
+  'warm-up': 'ready',
+  'take-out': 'ready',
+  'wipe-basket': 'ready',
+  flush: 'ready',
+  tare: 'dose',
+  'weigh-beans': 'dose',
+  purge: 'dose',
+  grind: 'dose',
+  'weigh-dose': 'dose',
+  'fill-level': 'dose',
+  distribute: 'dose',
+  needle: 'dose',
+  tamp: 'tamp',
+  'wipe-rim': 'tamp',
+  'lock-in': 'tamp',
+  'cup-under': 'tamp',
+  'hold-preinfusion': 'pull',
+  'raise-lever': 'pull',
+  start: 'pull',
+  watch: 'pull',
+  stop: 'pull',
+  'machine-stops': 'pull',
+  look: 'look',
+  taste: 'taste',
+  'knock-out': 'look',
+  rinse: 'look',
+}
+
+/** The steps of a shot at the bar, which of them say something already, and what. */
+export function useStepsDone({ draft, read, routine }: ShotRun) {
+  const format = useFormat()
+
+  /** Where the call is asked for, tasting comes after it, on slips. */
+  const steps = computed(() => BAR_STEPS.filter((step) => step !== 'taste' || !draft.isCallAsked))
+  const done = computed(() => {
+    const { dose, tamp, clock: timed, cup, abandoned, look, taste, grindSetting } = read.value.facts
+    const isKnown: Record<BarStep, boolean> = {
+      ready: grindSetting !== null || Object.values(draft.gate).some((answer) => answer !== null),
+      dose: dose !== null,
+      tamp: tamp.tilt !== null || tamp.settled !== null,
+      pull: timed !== null,
+      cup: cup !== null || abandoned !== null,
+      look: look.stream !== null || look.puck !== null,
+      taste: Object.values(taste).some((value) => value !== null),
+    }
+    return new Set(steps.value.filter((step) => isKnown[step]))
+  })
+  const summaries = computed<Partial<Record<BarStep, string>>>(() => ({
+    ...(read.value.dose.netG !== null && { dose: format.mass(read.value.dose.netG) }),
+    ...(read.value.facts.clock && { pull: format.seconds(read.value.facts.clock.stopS) }),
+    ...(read.value.cup.netG !== null && { cup: format.mass(read.value.cup.netG) }),
+  }))
+  const nextStep = computed(() => steps.value[steps.value.indexOf(draft.step) + 1] ?? null)
+
+  /** The routine's own steps, each at the bar's step where it is done; one of the house's own stays with the one before. */
+  const routineSteps = computed(() => {
+    const at: Partial<Record<BarStep, RoutineStep[]>> = {}
+    let step: BarStep = 'ready'
+    for (const each of routine.value?.steps ?? []) {
+      if (each.key !== null) step = BAR_STEP_OF[each.key]
+      at[step] = [...(at[step] ?? []), each]
+    }
+    return at
+  })
+
+  return { steps, done, summaries, nextStep, routineSteps }
+}

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { type DoserPortion, calibrateDoser, dosingSeconds } from '@calm-apron/core'
+import { Chart, LinearScale, LineElement, PointElement, ScatterController } from 'chart.js'
+import { computed } from 'vue'
+import { Scatter } from 'vue-chartjs'
+import { useI18n } from 'vue-i18n'
+import { CHART_FONT } from '../../../kit/theme/tokens.ts'
+import { useChartColours } from '../../../kit/theme/useTheme.ts'
+import { useFormat } from '../../../kit/units/useFormat.ts'
+
+Chart.register(ScatterController, LinearScale, PointElement, LineElement)
+Object.assign(Chart.defaults.font, CHART_FONT)
+
+/** Portions of a grinder that doses by time, with the line that fits them best. */
+const props = defineProps<{ portions: readonly DoserPortion[]; targetG: number }>()
+const { t } = useI18n()
+const format = useFormat()
+const colours = useChartColours()
+
+const fit = computed(() => calibrateDoser(props.portions))
+const longest = computed(() => Math.max(...props.portions.map(({ seconds }) => seconds)) * 1.15)
+const data = computed(() => {
+  const line = fit.value
+  return {
+    datasets: [
+      {
+        data: props.portions.map(({ seconds, grams }) => ({ x: seconds, y: grams })),
+        pointRadius: 6,
+        backgroundColor: colours.value.pine,
+      },
+      ...(line === null
+        ? []
+        : [
+            {
+              data: [
+                { x: Math.max(0, line.deadTimeS), y: 0 },
+                { x: longest.value, y: line.gramsPerS * (longest.value - line.deadTimeS) },
+              ],
+              showLine: true,
+              pointRadius: 0,
+              borderColor: colours.value.cornflower,
+              borderWidth: 2,
+            },
+          ]),
+    ],
+  }
+})
+const options = computed(() => {
+  const axis = (text: string) => ({
+    beginAtZero: true,
+    title: { display: true, text, color: colours.value.ink },
+    ticks: { color: colours.value.ink },
+    grid: { color: colours.value.mist },
+  })
+  return {
+    animation: false as const,
+    maintainAspectRatio: false,
+    scales: { x: axis(t('grinder.secondsAxis')), y: axis(t('grinder.gramsAxis')) },
+  }
+})
+const says = computed(() =>
+  fit.value === null
+    ? t('grinder.noFit')
+    : t('grinder.fit', {
+        rate: format.plain(fit.value.gramsPerS),
+        dead: format.plain(fit.value.deadTimeS),
+        target: format.mass(props.targetG),
+        seconds: format.seconds(dosingSeconds(fit.value, props.targetG)),
+      }),
+)
+</script>
+
+<template>
+  <figure class="doser">
+    <div class="chart"><Scatter :data="data" :options="options" :aria-label="says" /></div>
+    <figcaption>{{ says }}</figcaption>
+  </figure>
+</template>
+
+<style scoped>
+.doser {
+  margin: 0;
+  max-width: 640px;
+}
+.chart {
+  position: relative;
+  height: 260px;
+}
+</style>

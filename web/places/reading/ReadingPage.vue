@@ -1,0 +1,220 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { type ShotDetail, readableFacts } from '@calm-apron/contract'
+import { isCounted, isOfDialIn } from '@calm-apron/core'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
+import ShotRails from '../../shot/rails/ShotRails.vue'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useDoor } from '../../data/door/door.ts'
+import { useTasting } from '../../shot/tasting/useTasting.ts'
+import { useStartShot } from '../../shot/start/useStartShot.ts'
+import { useFormat } from '../../kit/units/useFormat.ts'
+import DiagnosisCard from './DiagnosisCard.vue'
+import DiagnosisReasons from './DiagnosisReasons.vue'
+import FigureLine from './FigureLine.vue'
+import OverruleForm from './OverruleForm.vue'
+import RevisionList from './RevisionList.vue'
+import SaidBefore from './SaidBefore.vue'
+import ShotCurve from './ShotCurve.vue'
+import { useNextInTraining } from './useNextInTraining.ts'
+import { useShotReading } from '../../shot/reading/useShotReading.ts'
+
+const props = defineProps<{ shotId: string }>()
+const { t } = useI18n()
+const academy = useAcademy()
+const door = useDoor()
+const format = useFormat()
+const startShot = useStartShot()
+const { shot, state, readings, diagnosis, isUnsent } = useShotReading(() => props.shotId)
+const tasting = useTasting(
+  () => props.shotId,
+  () => shot.value?.isCallAsked === true || state.value === 'call-first',
+)
+const isOverruling = ref(false)
+/** The setting that the reading asks for is the one that the next shot begins with; else the one that it had. */
+const nextGrind = computed(() => {
+  const setting = diagnosis.value?.grindTo?.toSetting ?? shot.value?.current.facts.grindSetting ?? null
+  return setting === null ? '' : String(setting)
+})
+const next = useNextInTraining(() => shot.value, nextGrind)
+async function startNext(last: ShotDetail): Promise<void> {
+  const { barId, grinderId, bagId, machineId, groupNo } = last
+  const same = { barId, grinderId, bagId, machineId, groupNo, grindText: nextGrind.value }
+  await startShot(last.personId, last.recipeRevisionId, same)
+}
+const timeS = computed(() => {
+  const time = readings.value?.timeAtTarget
+  return time?.kind === 'known' ? time.s : null
+})
+const hasTasting = computed(
+  () =>
+    tasting.view.value.calls.length +
+      tasting.view.value.slips.length +
+      tasting.view.value.rulings.length +
+      tasting.view.value.photos.length >
+    0,
+)
+/** Before whoever pulled has made their call nothing of the reading is shown, nor before it is known whether they have. */
+const isSealed = computed(
+  () => state.value === 'call-first' || (shot.value?.isCallAsked === true && !tasting.isDecided.value),
+)
+async function keepRuling(...ruling: Parameters<typeof tasting.overrule>): Promise<void> {
+  await tasting.overrule(...ruling)
+  isOverruling.value = false
+}
+
+/** One's own to correct is what one pulled and recorded oneself. */
+const mayCorrect = computed(() => {
+  const recordedBy = shot.value?.revisions.at(-1)?.judgedBy
+  const isOwn = shot.value?.personId === door.personId && recordedBy === door.personId
+  return door.may('correct-shot', isOwn)
+})
+</script>
+
+<template>
+  <EmptyPlace
+    v-if="isSealed && (state === 'call-first' || tasting.isLooked.value)"
+    :says="t('reading.callFirst')"
+    :action="t('reading.toCall')"
+    :to="{ name: 'tasting', params: { shotId } }"
+  />
+  <div v-else-if="shot && readings && diagnosis && !isSealed" class="reading">
+    <header class="head">
+      <h1 tabindex="-1">
+        {{
+          t('reading.of', {
+            person: academy.personName(shot.personId),
+            date: format.dateOf(shot.pulledAt, academy.timeZone),
+            time: format.timeOf(shot.pulledAt, academy.timeZone),
+          })
+        }}
+      </h1>
+      <p class="soft">{{ t('recipe.judged', { name: shot.recipe.name, no: shot.recipe.revisionNo }) }}</p>
+      <p v-if="shot.isSimulated" class="soft" data-simulated>{{ t('purpose.simulatedMark') }}</p>
+      <p v-else-if="!isCounted(shot.purpose)" class="soft">
+        {{ t('purpose.uncounted', { purpose: t(`purpose.${shot.purpose}`) }) }}
+        <template v-if="shot.faultShown">{{ t(`purpose.fault.${shot.faultShown}`) }}</template>
+      </p>
+      <p v-if="shot.clockAheadS" class="soft">
+        {{ t('reading.clockAhead', { min: Math.round(shot.clockAheadS / 60) }) }}
+      </p>
+      <p v-if="isUnsent" role="status">{{ t('reading.unsent') }}</p>
+    </header>
+    <DiagnosisCard
+      class="says"
+      :diagnosis="diagnosis"
+      :readings="readings"
+      :grind-setting="shot.current.facts.grindSetting"
+    />
+    <div class="shown">
+      <ShotRails :readings="readings" :recipe="readings.of.recipe" />
+      <FigureLine :facts="readableFacts(shot)" :recipe="readings.of.recipe" :time-s="timeS" />
+      <p v-if="shot.current.note" class="note">{{ shot.current.note }}</p>
+      <ShotCurve :shot="shot" />
+      <SaidBefore
+        v-if="hasTasting"
+        :tasting="tasting.view.value"
+        :pulled-by="shot.personId"
+        :diagnosis="diagnosis"
+      />
+      <OverruleForm v-if="isOverruling" @ruled="keepRuling" @close="isOverruling = false" />
+      <RevisionList :revisions="shot.revisions" />
+    </div>
+    <div class="actions">
+      <template v-if="next.inTraining.value">
+        <Button v-if="next.seat.value" type="primary" @click="next.begin">
+          {{ t('reading.nextPerson', { person: next.name.value }) }}
+        </Button>
+        <RouterLink
+          v-if="isOfDialIn(shot.purpose) && shot.trainingId"
+          :to="{ name: 'dial-in', params: { trainingId: shot.trainingId } }"
+          >{{ t('reading.toDialIn') }}</RouterLink
+        >
+        <RouterLink
+          v-if="shot.trainingId"
+          :to="{ name: 'training', params: { trainingId: shot.trainingId } }"
+          >{{ t('bar.toTraining') }}</RouterLink
+        >
+      </template>
+      <Button v-else type="primary" @click="startNext(shot)">{{ t('reading.nextShot') }}</Button>
+      <Button v-if="door.may('overrule') && !isOverruling" @click="isOverruling = true">{{
+        t('ruling.overrule')
+      }}</Button>
+      <RouterLink v-if="mayCorrect" :to="{ name: 'correct', params: { shotId } }">{{
+        t('reading.correct')
+      }}</RouterLink>
+      <RouterLink :to="{ name: 'progress', params: { personId: shot.personId } }">
+        {{ t('reading.progress', { person: academy.personName(shot.personId) }) }}
+      </RouterLink>
+    </div>
+    <!-- Open for whoever teaches. -->
+    <DiagnosisReasons class="reasons" :diagnosis="diagnosis" :is-open="door.may('overrule')" />
+  </div>
+  <EmptyPlace
+    v-else-if="state === 'not-there'"
+    :says="t('reading.notThere')"
+    :action="t('app.toToday')"
+    :to="{ name: 'today' }"
+  />
+  <EmptyPlace v-else-if="state === 'away'" :says="t('reading.offline')" />
+  <EmptyPlace v-else :says="t('app.loading')" />
+</template>
+
+<style scoped>
+.reading {
+  display: grid;
+  grid-template:
+    'head head' auto 'says shown' auto 'actions shown' auto 'reasons shown' 1fr / minmax(0, 1fr)
+    minmax(0, 1fr);
+  gap: 16px 56px;
+  max-width: 1240px;
+  margin: 0 auto;
+  padding: 24px;
+}
+.head {
+  grid-area: head;
+}
+.head p {
+  margin: 0;
+}
+.says {
+  grid-area: says;
+}
+.shown {
+  grid-area: shown;
+}
+.reasons {
+  grid-area: reasons;
+}
+.actions {
+  grid-area: actions;
+  align-self: start;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 24px;
+}
+.actions a {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+}
+.actions :deep(.ant-btn) {
+  height: 56px;
+  padding-inline: 32px;
+  font-size: 1.125rem;
+}
+@media (max-width: 860px) {
+  .reading {
+    grid-template: 'head' auto 'says' auto 'actions' auto 'reasons' auto 'shown' auto / minmax(0, 1fr);
+    padding: 16px;
+  }
+}
+.note {
+  padding: 8px 16px;
+  border-left: 4px solid var(--edge);
+}
+</style>

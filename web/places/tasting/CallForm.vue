@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { CALL_MOVES, VERDICTS } from '@calm-apron/contract'
+import { CAUSES } from '@calm-apron/core'
+import { Button } from 'ant-design-vue'
+import { computed, ref, useId } from 'vue'
+import { useI18n } from 'vue-i18n'
+import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
+import type { Said } from '../../shot/tasting/useTasting.ts'
+
+/** What someone makes of a shot: what it is, why, and what to change. */
+defineProps<{ action: string }>()
+const emit = defineEmits<{ said: [said: Said & { verdict: (typeof VERDICTS)[number] }] }>()
+const { t } = useI18n()
+const causeId = useId()
+
+const verdict = ref<(typeof VERDICTS)[number] | null>(null)
+const cause = ref<Said['cause']>(null)
+const move = ref<Said['move']>(null)
+
+const verdicts = VERDICTS.map((value) => ({ value, label: t(`verdict.${value}`) }))
+const moves = CALL_MOVES.map((value) => ({ value, label: t(`call.move.${value}`) }))
+const causes = computed(() =>
+  CAUSES.map((value) => ({ value, label: t(`cause.${value}`) })).sort((a, b) =>
+    a.label.localeCompare(b.label),
+  ),
+)
+
+function say(): void {
+  if (verdict.value !== null) emit('said', { verdict: verdict.value, cause: cause.value, move: move.value })
+}
+</script>
+
+<template>
+  <form class="call" @submit.prevent="say">
+    <ChoiceRow v-model="verdict" :label="t('call.what')" :options="verdicts" />
+    <div>
+      <label :for="causeId">{{ t('call.why') }}</label>
+      <select :id="causeId" v-model="cause" class="native">
+        <option :value="null">{{ t('call.noCause') }}</option>
+        <option v-for="each in causes" :key="each.value" :value="each.value">{{ each.label }}</option>
+      </select>
+    </div>
+    <ChoiceRow v-model="move" :label="t('call.next')" :options="moves" />
+    <Button type="primary" size="large" html-type="submit" :disabled="verdict === null">{{ action }}</Button>
+  </form>
+</template>
+
+<style scoped>
+.call {
+  display: grid;
+  gap: 20px;
+  --touch: 56px;
+}
+.native {
+  min-height: 56px;
+}
+.call :deep(.ant-btn) {
+  height: 60px;
+  font-size: 1.2rem;
+}
+</style>

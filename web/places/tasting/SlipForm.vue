@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { TASTE_AXES } from '@calm-apron/core'
+import { Button } from 'ant-design-vue'
+import { computed, reactive } from 'vue'
+import { useI18n } from 'vue-i18n'
+import TasteAxisEntry from '../../shot/entry/TasteAxisEntry.vue'
+import type { Taste } from '../../shot/tasting/useTasting.ts'
+
+/** One person's own word on the cup; nobody else sees it until both are in. */
+const emit = defineEmits<{ filled: [taste: Taste] }>()
+const { t } = useI18n()
+const taste = reactive<Taste>({ sour: null, sweet: null, bitter: null, body: null, dryness: null })
+const isEmpty = computed(() => Object.values(taste).every((value) => value === null))
+</script>
+
+<template>
+  <form class="slip" @submit.prevent="emit('filled', { ...taste })">
+    <p class="soft">{{ t('taste.hint') }}</p>
+    <TasteAxisEntry v-for="axis in TASTE_AXES" :key="axis" v-model="taste[axis]" :label="t(`axis.${axis}`)" />
+    <p class="soft">{{ t('taste.caffeine') }}</p>
+    <Button type="primary" size="large" html-type="submit" :disabled="isEmpty">{{ t('slip.keep') }}</Button>
+  </form>
+</template>
+
+<style scoped>
+.slip {
+  display: grid;
+  gap: 8px;
+  --touch: 56px;
+}
+.slip :deep(.ant-btn-lg) {
+  height: 60px;
+  font-size: 1.2rem;
+}
+</style>

@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import type { SlipSide } from '@calm-apron/contract'
+import { Button } from 'ant-design-vue'
+import { computed, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
+import CautionNote from '../../shot/cautions/CautionNote.vue'
+import { useShotReading } from '../../shot/reading/useShotReading.ts'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useDoor } from '../../data/door/door.ts'
+import CallForm from './CallForm.vue'
+import SlipForm from './SlipForm.vue'
+import { type Said, type Taste, useTasting } from '../../shot/tasting/useTasting.ts'
+
+/**
+ * Between the pull and the reading: the call by eye, both tasting slips, each hidden from the other, and the final
+ * call. On one tablet it goes from hand to hand; whoever is signed in as the trainee sees only their own part.
+ */
+const props = defineProps<{ shotId: string }>()
+const { t } = useI18n()
+const router = useRouter()
+const academy = useAcademy()
+const door = useDoor()
+const { shot, state } = useShotReading(() => props.shotId)
+
+/** To whoever pulled the shot itself is not told before their call. */
+const pulledBy = computed(() => shot.value?.personId ?? door.personId)
+const name = computed(() => academy.personName(pulledBy.value))
+const { view, isLooked, isDecided, makeCall, skipCall, fillSlip } = useTasting(
+  () => props.shotId,
+  () => true,
+)
+const isFirstSkipped = ref(false)
+/** Whose slip lies open; null while the tablet goes from hand to hand. */
+const filling = ref<SlipSide | null>(null)
+
+type Stage = 'looking' | 'first' | 'slips' | 'slip' | 'wait' | 'final'
+const stage = computed<Stage>(() => {
+  if (!isLooked.value || state.value === 'looking') return 'looking'
+  if (!view.value.called.first && !isFirstSkipped.value && !view.value.isOpen) return 'first'
+  if (filling.value !== null) return 'slip'
+  if (view.value.isOpen) return 'final'
+  if (!door.isStaff) return view.value.sides.trainee === 'waiting' ? 'slip' : 'wait'
+  return 'slips'
+})
+const side = computed<SlipSide>(() => filling.value ?? 'trainee')
+/** One who pulled their own shot has nobody on the other side. */
+const isOwnShot = computed(() => pulledBy.value === door.personId && door.isStaff)
+
+watch(
+  isDecided,
+  (decided) => {
+    if (decided) void router.replace({ name: 'reading', params: { shotId: props.shotId } })
+  },
+  { immediate: true },
+)
+
+const sayFirst = (said: Said) => makeCall('first', pulledBy.value, said)
+const sayFinal = (said: Said) => makeCall('final', pulledBy.value, said)
+async function keepSlip(taste: Taste | null, of: SlipSide): Promise<void> {
+  const by = of === 'trainee' && taste !== null ? pulledBy.value : door.personId
+  await fillSlip(of, by, taste)
+  filling.value = null
+}
+</script>
+
+<template>
+  <div v-if="state === 'not-there'">
+    <EmptyPlace :says="t('reading.notThere')" :action="t('app.toToday')" :to="{ name: 'today' }" />
+  </div>
+  <div v-else-if="stage !== 'looking'" class="tasting">
+    <template v-if="stage === 'first'">
+      <h1 tabindex="-1">{{ t('tasting.first', { person: name }) }}</h1>
+      <p>{{ t('tasting.firstHint') }}</p>
+      <CallForm key="first" :action="t('tasting.keepFirst')" @said="sayFirst" />
+      <Button type="text" @click="isFirstSkipped = true">{{ t('tasting.skipFirst') }}</Button>
+    </template>
+    <template v-else-if="stage === 'slip'">
+      <h1 tabindex="-1">
+        {{ side === 'trainee' ? t('tasting.slipOf', { person: name }) : t('tasting.ownSlip') }}
+      </h1>
+      <SlipForm :key="side" @filled="keepSlip($event, side)" />
+      <CautionNote act="taste" />
+    </template>
+    <template v-else-if="stage === 'slips'">
+      <h1 tabindex="-1">{{ t('tasting.slips') }}</h1>
+      <p>{{ t('tasting.slipsHint') }}</p>
+      <ul class="sides">
+        <li v-for="each in ['trainee', 'trainer'] as const" :key="each" class="side">
+          <strong>{{ each === 'trainee' ? name : t('tasting.trainerSide') }}</strong>
+          <span>{{ t(`tasting.side.${view.sides[each]}`) }}</span>
+          <template v-if="view.sides[each] === 'waiting'">
+            <Button
+              v-if="each === 'trainee' || !isOwnShot"
+              type="primary"
+              size="large"
+              @click="filling = each"
+            >
+              {{ each === 'trainee' ? t('tasting.handTo', { person: name }) : t('tasting.fillOwn') }}
+            </Button>
+            <Button size="large" @click="keepSlip(null, each)">{{ t('tasting.skip') }}</Button>
+          </template>
+        </li>
+      </ul>
+    </template>
+    <template v-else-if="stage === 'wait'">
+      <h1 tabindex="-1">{{ t('tasting.wait') }}</h1>
+      <p role="status">{{ t('tasting.waitHint') }}</p>
+    </template>
+    <template v-else>
+      <h1 tabindex="-1">{{ t('tasting.final', { person: name }) }}</h1>
+      <p>{{ t('tasting.finalHint') }}</p>
+      <CallForm key="final" :action="t('tasting.keepFinal')" @said="sayFinal" />
+      <Button v-if="door.isStaff" type="text" @click="skipCall">{{ t('tasting.skipFinal') }}</Button>
+    </template>
+  </div>
+  <EmptyPlace v-else :says="t('app.loading')" />
+</template>
+
+<style scoped>
+.tasting {
+  display: grid;
+  gap: 16px;
+  max-width: 720px;
+  margin: 0 auto;
+  padding: 24px 16px;
+  font-size: 1.125rem;
+}
+.tasting > p {
+  margin: 0;
+}
+.sides {
+  display: grid;
+  gap: 16px;
+}
+.side {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 12px;
+  padding: 16px;
+  border-left: 6px solid var(--edge);
+  background: var(--raised);
+}
+.side :deep(.ant-btn) {
+  height: 60px;
+  white-space: normal;
+}
+.tasting > :deep(.ant-btn-text) {
+  height: 48px;
+  justify-self: start;
+}
+</style>

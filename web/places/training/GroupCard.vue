@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import type { StageOfGroup } from '@calm-apron/contract'
+import type { Seat } from '@calm-apron/core'
+import { Button } from 'ant-design-vue'
+import { useI18n } from 'vue-i18n'
+import { useDoor } from '../../data/door/door.ts'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useFormat } from '../../kit/units/useFormat.ts'
+import type { TrainingGroup } from '../../shot/training/useTraining.ts'
+
+/** One group of a training: what it is doing, whose turn it is, and everyone with a seat at it. */
+const { group } = defineProps<{
+  group: TrainingGroup
+  stage: StageOfGroup | null
+  begunShotId: string | null
+}>()
+const emit = defineEmits<{ begin: [seat: Seat]; goOn: [shotId: string] }>()
+const { t, te } = useI18n()
+const academy = useAcademy()
+const format = useFormat()
+const door = useDoor()
+/** A trainee brings nobody to the bar but themselves. */
+const mayBegin = ({ personId }: Seat) => door.may('record-shot', personId === door.personId)
+
+function stageWords({ personId, step, phase, pumpS, weightG }: StageOfGroup): string {
+  const person = academy.personName(personId)
+  if (phase === 'before' || phase === 'stopped')
+    return t('training.at', { person, step: te(`step.${step}`) ? t(`step.${step}`) : step })
+  // Of somebody else's shot the numbers may be withheld.
+  if (pumpS === 0 && weightG === null) return t('training.atWork', { person })
+  const s = pumpS.toFixed(0)
+  return weightG === null
+    ? t('training.pulling', { person, s })
+    : t('training.pullingWeighed', { person, s, weight: format.mass(weightG) })
+}
+</script>
+
+<template>
+  <section class="group" :aria-label="group.name">
+    <h2>{{ group.name || t('training.oneGroup') }}</h2>
+    <p v-if="stage" class="stage" role="status" data-stage>{{ stageWords(stage) }}</p>
+    <Button v-if="begunShotId" type="primary" size="large" class="next" @click="emit('goOn', begunShotId)">{{
+      t('training.goOnShot')
+    }}</Button>
+    <Button
+      v-else-if="group.next && mayBegin(group.next)"
+      type="primary"
+      size="large"
+      class="next"
+      @click="emit('begin', group.next)"
+      >{{ t('training.nextIs', { person: academy.personName(group.next.personId) }) }}</Button
+    >
+    <p v-else-if="group.next" class="next soft">
+      {{ t('training.nextIs', { person: academy.personName(group.next.personId) }) }}
+    </p>
+    <p v-else class="next soft">{{ t('app.loading') }}</p>
+    <ul>
+      <li v-for="{ seat, name, pulled } in group.seats" :key="seat.personId" class="seat">
+        <span>{{ name }}</span>
+        <span class="soft">{{ t('training.shotsOf', pulled) }}</span>
+        <Button
+          v-if="mayBegin(seat)"
+          :aria-label="t('training.pullNow', { person: name })"
+          @click="emit('begin', seat)"
+          >{{ t('training.toBar') }}</Button
+        >
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.group {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+  padding-top: 12px;
+  border-top: 3px solid var(--pine);
+}
+h2,
+p {
+  margin: 0;
+}
+.stage {
+  min-height: 1.5em;
+}
+.next {
+  height: 64px;
+  font-size: 1.25rem;
+}
+.seat {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  min-height: 56px;
+  border-bottom: 1px solid var(--mist);
+}
+.seat > :first-child {
+  flex: 1;
+}
+.seat :deep(.ant-btn) {
+  height: 44px;
+}
+</style>

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRoute, useRouter } from 'vue-router'
+import { useTrainings } from '../../shot/training/trainings.ts'
+import TrainingForm from './TrainingForm.vue'
+import { useSetupForm } from './useSetupForm.ts'
+import { useStartTraining } from '../../shot/training/useStartTraining.ts'
+
+/** A training is begun, or one that is on is changed: who is there, at which group, with what. */
+const { t } = useI18n()
+const route = useRoute()
+const router = useRouter()
+const trainings = useTrainings()
+const startTraining = useStartTraining()
+
+const changing = typeof route.query['change'] === 'string' ? route.query['change'] : null
+const form = useSetupForm(changing === null ? null : (trainings.stateOf(changing)?.setup ?? null))
+const wasTried = ref(false)
+
+async function go(): Promise<void> {
+  wasTried.value = true
+  if (form.setup.value === null) return
+  if (changing === null) return startTraining(form.setup.value)
+  await trainings.note(changing, { kind: 'changed', setup: form.setup.value })
+  await router.push({ name: 'training', params: { trainingId: changing } })
+}
+</script>
+
+<template>
+  <div class="new">
+    <h1 tabindex="-1">{{ t(changing ? 'training.change' : 'training.new') }}</h1>
+    <TrainingForm :form="form" />
+    <div class="go">
+      <Button type="primary" size="large" @click="go">{{
+        t(changing ? 'training.saveChange' : 'training.start')
+      }}</Button>
+      <p v-if="wasTried && form.missing.value" role="alert">
+        {{ t(`training.missing.${form.missing.value}`) }}
+      </p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.new {
+  display: grid;
+  gap: 24px;
+  max-width: 1040px;
+  margin: 0 auto;
+  padding: 24px;
+  --touch: 56px;
+}
+.go {
+  position: sticky;
+  bottom: 0;
+  padding: 12px 0;
+  background: var(--paper);
+}
+.go :deep(.ant-btn) {
+  height: 56px;
+  padding-inline: 32px;
+  font-size: 1.25rem;
+}
+.go p {
+  margin: 8px 0 0;
+}
+</style>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useRecipeChoices } from '../../shot/start/useRecipeChoices.ts'
+import RecipeChoice from '../../shot/start/RecipeChoice.vue'
+import type { SetupForm } from './useSetupForm.ts'
+
+const props = defineProps<{ form: SetupForm }>()
+const { t } = useI18n()
+const academy = useAcademy()
+
+// The form is the page's own, and stays the same one.
+const { chosen, groups, chosenBar } = props.form
+
+const places = computed(() => [
+  ...groups.value.map(({ key, name }) => ({ value: key, label: name })),
+  { value: '', label: t('training.away') },
+])
+const bars = computed(() =>
+  (academy.today?.bars ?? []).map(({ barId, name }) => ({ value: barId, label: name })),
+)
+const grinders = computed(() =>
+  (chosenBar.value?.grinders ?? []).map(({ grinderId, name }) => ({ value: grinderId, label: name })),
+)
+const bags = computed(() =>
+  (academy.today?.coffees ?? []).flatMap((coffee) =>
+    coffee.bags
+      .filter(({ openedOn }) => openedOn !== null)
+      .map((bag) => ({ value: bag.bagId, label: t('training.bag', { coffee: coffee.name, bag: bag.name }) })),
+  ),
+)
+const routines = computed(() => [
+  ...(academy.today?.routines ?? []).map(({ routineId, name }) => ({ value: routineId, label: name })),
+  { value: null, label: t('training.noRoutine') },
+])
+const recipes = useRecipeChoices()
+const owners = (['trainer', 'trainee'] as const).map((value) => ({
+  value,
+  label: t(`training.owner.${value}`),
+}))
+const purposes = (['practice', 'assessment'] as const).map((value) => ({
+  value,
+  label: t(`training.purpose.${value}`),
+}))
+</script>
+
+<template>
+  <div class="form">
+    <section aria-labelledby="who">
+      <h2 id="who">{{ t('training.who') }}</h2>
+      <p v-if="academy.trainees.length === 0">{{ t('today.noTrainees') }}</p>
+      <div class="people">
+        <ChoiceRow
+          v-for="person in academy.trainees"
+          :key="person.personId"
+          :model-value="chosen.at[person.personId] ?? ''"
+          :label="person.displayName"
+          :options="places"
+          @update:model-value="chosen.at[person.personId] = $event"
+        />
+      </div>
+    </section>
+    <RecipeChoice v-model="chosen.recipeRevisionId" :label="t('training.recipe')" :recipes="recipes" />
+    <section class="rest" :aria-label="t('training.with')">
+      <ChoiceRow v-if="bars.length > 1" v-model="chosen.barId" :label="t('training.bar')" :options="bars" />
+      <ChoiceRow v-model="chosen.grinderId" :label="t('training.grinder')" :options="grinders" />
+      <ChoiceRow v-model="chosen.bagId" :label="t('training.coffee')" :options="bags" />
+      <ChoiceRow v-model="chosen.routineId" :label="t('training.routine')" :options="routines" />
+      <ChoiceRow v-model="chosen.grindOwner" :label="t('training.grindOwner')" :options="owners" />
+      <ChoiceRow v-model="chosen.purpose" :label="t('training.for')" :options="purposes" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.form,
+section {
+  display: grid;
+  gap: 16px;
+}
+.form {
+  gap: 28px;
+}
+.people {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
+  gap: 16px 32px;
+}
+h2 {
+  margin: 0;
+}
+</style>

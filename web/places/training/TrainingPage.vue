@@ -1,0 +1,215 @@
+<script setup lang="ts">
+import { type LeftReady, canReopen, netG, pricePerKg, spentOn } from '@calm-apron/core'
+import { Button } from 'ant-design-vue'
+import { computed, onMounted, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink, useRouter } from 'vue-router'
+import ReachNote from '../../shot/ReachNote.vue'
+import { groupKey } from '../../data/devices/devices.ts'
+import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useDoor } from '../../data/door/door.ts'
+import { useDrafts } from '../../shot/draft/drafts.ts'
+import { useFormat } from '../../kit/units/useFormat.ts'
+import GroupCard from './GroupCard.vue'
+import LeaveReady from './LeaveReady.vue'
+import LockNote from './LockNote.vue'
+import MoneySpent from '../../shot/training/MoneySpent.vue'
+import { useTrainings } from '../../shot/training/trainings.ts'
+import { useLive } from '../../shot/training/useLive.ts'
+import { useTraining } from '../../shot/training/useTraining.ts'
+
+/** A training while it is on: each group, whose turn it is, and what it needs. */
+const props = defineProps<{ trainingId: string }>()
+const { t } = useI18n()
+const router = useRouter()
+const academy = useAcademy()
+const door = useDoor()
+const drafts = useDrafts()
+const trainings = useTrainings()
+const format = useFormat()
+const { state, setup, recipe, grinder, coffee, isDialInOpen, listed, isCounted, pulled, groups, begin } =
+  useTraining(() => props.trainingId)
+const { stages } = useLive(() => props.trainingId)
+const isEnding = ref(false)
+const mayLead = computed(() => door.may('lead-training'))
+const mayReopen = computed(() => mayLead.value && state.value !== null && canReopen(state.value, new Date()))
+
+onMounted(() => void drafts.reload())
+
+/** Shots begun on this tablet, to go on with. */
+const begun = (key: string) =>
+  drafts.drafts.find(
+    (draft) =>
+      draft.trainingId === props.trainingId &&
+      draft.correcting === null &&
+      groupKey(draft.machineId, draft.groupNo) === key,
+  ) ?? null
+/** What the whole training has ground so far, dialling in and turns alike: for whoever buys the coffee. */
+const spent = computed(() => {
+  if (!mayLead.value || recipe.value === null) return null
+  const real = listed.value.filter(({ shot }) => !shot.isSimulated)
+  return spentOn(
+    real.toReversed().map(({ shot: { current } }) => ({
+      setting: current.facts.grindSetting,
+      doseG: netG(current.facts.dose),
+    })),
+    {
+      usualDoseG: recipe.value.targets.doseG,
+      purgeG: grinder.value?.purgeG ?? 0,
+      pricePerKg: pricePerKg(coffee.value?.bagPrice ?? null, coffee.value?.bagG ?? null),
+    },
+  )
+})
+const lastShots = computed(() => listed.value.slice(0, 6))
+const reference = computed(() => setup.value?.purpose === 'assessment' && door.isStaff)
+
+async function toggleBreak(): Promise<void> {
+  await trainings.note(props.trainingId, { kind: state.value?.onBreakSince ? 'break-ended' : 'break-began' })
+}
+async function end(left: LeftReady): Promise<void> {
+  await trainings.note(props.trainingId, { kind: 'ended', left })
+  isEnding.value = false
+}
+async function pullReference(): Promise<void> {
+  const [first] = groups.value
+  const { machineId, groupNo } = first ?? { machineId: null, groupNo: 0 }
+  await begin({ personId: door.personId, machineId, groupNo }, { purpose: 'reference', isCallAsked: false })
+}
+async function reopen(): Promise<void> {
+  await trainings.note(props.trainingId, { kind: 'reopened' })
+}
+function goOn(shotId: string): void {
+  void router.push({ name: 'shot', params: { shotId } })
+}
+</script>
+
+<template>
+  <div v-if="state && setup" class="training">
+    <header>
+      <h1 tabindex="-1">{{ t(`training.title.${setup.purpose}`) }}</h1>
+      <p class="soft">
+        {{ recipe?.name }}<template v-if="coffee">, {{ coffee.name }}</template>
+        <template v-if="grinder">, {{ grinder.name }}</template>
+        · {{ t('training.since', { time: format.timeOf(state.startedAt, academy.timeZone) }) }} ·
+        <ReachNote />
+      </p>
+    </header>
+    <p v-if="state.ended" class="ended" role="status">
+      {{
+        t('training.endedBy', {
+          person: academy.personName(state.ended.by),
+          time: format.timeOf(state.ended.at, academy.timeZone),
+        })
+      }}
+      {{
+        state.ended.rinsed && state.ended.wiped && state.ended.handleBack
+          ? t('leave.allDone')
+          : t('leave.notAll')
+      }}
+      <span v-if="state.ended.sentBy && state.ended.sentBy !== state.ended.by" class="soft">{{
+        t('training.sentBy', { person: academy.personName(state.ended.sentBy) })
+      }}</span>
+      <Button v-if="mayReopen" class="reopen" @click="reopen">{{ t('training.reopen') }}</Button>
+    </p>
+    <p v-else-if="state.onBreakSince" class="break" role="status">
+      {{ t('training.onBreak', { time: format.timeOf(state.onBreakSince, academy.timeZone) }) }}
+    </p>
+    <LockNote
+      v-if="isDialInOpen && !state.ended"
+      :training-id="trainingId"
+      :state="state"
+      :recipe="recipe"
+      :coffee="coffee"
+    />
+    <div v-if="!state.ended" class="groups">
+      <GroupCard
+        v-for="group in groups"
+        :key="group.key"
+        :group="group"
+        :stage="stages[group.key] ?? null"
+        :begun-shot-id="begun(group.key)?.shotId ?? null"
+        @begin="begin"
+        @go-on="goOn"
+      />
+    </div>
+    <LeaveReady v-if="isEnding" @close="isEnding = false" @end="end" />
+    <div v-else-if="!state.ended && mayLead" class="actions">
+      <Button v-if="reference" @click="pullReference">{{ t('training.reference') }}</Button>
+      <Button @click="toggleBreak">{{ t(state.onBreakSince ? 'training.goOn' : 'training.break') }}</Button>
+      <RouterLink class="link" :to="{ name: 'new-training', query: { change: trainingId } }">{{
+        t('training.change')
+      }}</RouterLink>
+      <Button @click="isEnding = true">{{ t('training.end') }}</Button>
+    </div>
+    <section aria-labelledby="pulled">
+      <h2 id="pulled">{{ isCounted ? t('training.pulled', listed.length) : t('app.loading') }}</h2>
+      <p v-if="isCounted && listed.length === 0 && !state.ended" class="soft">
+        {{ t('training.nonePulled') }}
+      </p>
+      <ul>
+        <li v-for="{ shot, isUnsent } in lastShots" :key="shot.shotId" class="pulled">
+          <RouterLink :to="{ name: 'reading', params: { shotId: shot.shotId } }">
+            {{ academy.personName(shot.personId) }},
+            {{ format.timeOf(shot.pulledAt, academy.timeZone) }}</RouterLink
+          >
+          <span v-if="shot.isSimulated" class="soft">{{ t('purpose.simulatedMark') }}</span>
+          <span v-if="isUnsent" class="soft">{{ t('app.unsent') }}</span>
+        </li>
+      </ul>
+      <p v-if="spent && spent.shots > 0" class="soft" data-spent>
+        {{ t('training.spent', { mass: format.mass(spent.grams) }, spent.shots) }}
+        <MoneySpent :money="spent.money" />
+      </p>
+      <p v-if="setup.purpose === 'assessment'" class="soft">
+        <span v-for="seat in setup.seats" :key="seat.personId">
+          {{
+            t('training.setOf', {
+              person: academy.personName(seat.personId),
+              n: Math.min(5, pulled.get(seat.personId) ?? 0),
+            })
+          }}
+        </span>
+      </p>
+    </section>
+  </div>
+  <EmptyPlace v-else :says="t('training.notHere')" :action="t('app.toToday')" :to="{ name: 'today' }" />
+</template>
+
+<style scoped>
+.training {
+  display: grid;
+  gap: 20px;
+  max-width: 1240px;
+  margin: 0 auto;
+  padding: 24px;
+  --touch: 56px;
+}
+.training p {
+  margin: 0;
+}
+.groups {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
+  gap: 24px;
+}
+.ended,
+.break {
+  padding: 12px 16px;
+  border-left: 6px solid var(--pine);
+  background: var(--raised);
+}
+.reopen {
+  margin-left: 16px;
+}
+.actions :deep(.ant-btn) {
+  height: 56px;
+}
+.link,
+.pulled a {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+  padding: 0 12px 0 0;
+}
+</style>

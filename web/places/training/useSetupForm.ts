@@ -1,0 +1,68 @@
+import type { TrainingSetup } from '@calm-apron/core'
+import { computed, reactive } from 'vue'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { groupName } from '../../shot/training/useTraining.ts'
+import { routineFor } from '../../shot/training/routineFor.ts'
+import { useLastSetup } from '../../shot/training/useStartTraining.ts'
+
+export type MissingPart = 'people' | 'recipe' | 'bar'
+/** Not there, or at a group: `machineId:groupNo`. */
+const AWAY = ''
+
+/** A training's setup while it is chosen; as the last one was, where nothing else is said. */
+export function useSetupForm(start: TrainingSetup | null) {
+  const academy = useAcademy()
+  const last = useLastSetup()
+  const from = start ?? last.value
+  const bar = academy.bar(from?.barId ?? '') ?? academy.today?.bars[0] ?? null
+  const groupOf = ({ machineId, groupNo }: { machineId: string | null; groupNo: number }) =>
+    `${machineId ?? ''}:${groupNo}`
+
+  const chosen = reactive({
+    barId: bar?.barId ?? '',
+    purpose: from?.purpose ?? 'practice',
+    recipeRevisionId: from?.recipeRevisionId ?? academy.today?.recipes[0]?.recipeRevisionId ?? '',
+    routineId:
+      from === null ? routineFor(academy.today?.routines ?? [], bar?.machines[0] ?? null) : from.routineId,
+    grinderId: from?.grinderId ?? bar?.grinders[0]?.grinderId ?? null,
+    bagId: from?.bagId ?? academy.bagInHopper?.bagId ?? null,
+    grindOwner: from?.grindOwner ?? 'trainer',
+    /** By person, the group they stand at. */
+    at: Object.fromEntries(
+      academy.trainees.map(({ personId }) => {
+        const seat = from?.seats.find((each) => each.personId === personId)
+        return [personId, seat ? groupOf(seat) : AWAY]
+      }),
+    ),
+  })
+
+  const chosenBar = computed(() => academy.bar(chosen.barId))
+  const groups = computed(() =>
+    (chosenBar.value?.machines ?? []).flatMap((machine) =>
+      machine.groups.map((_group, groupNo) => ({
+        key: groupOf({ machineId: machine.machineId, groupNo }),
+        name: groupName(chosenBar.value?.machines ?? [], machine.machineId, groupNo),
+      })),
+    ),
+  )
+  const seats = computed(() =>
+    Object.entries(chosen.at).flatMap(([personId, key]) => {
+      if (key === AWAY) return []
+      const [machineId = '', groupNo = '0'] = key.split(':')
+      return [{ personId, machineId: machineId === '' ? null : machineId, groupNo: Number(groupNo) }]
+    }),
+  )
+  const missing = computed<MissingPart | null>(() => {
+    if (chosenBar.value === null) return 'bar'
+    if (seats.value.length === 0) return 'people'
+    return academy.recipe(chosen.recipeRevisionId) === null ? 'recipe' : null
+  })
+  const setup = computed<TrainingSetup | null>(() => {
+    const { at: _at, ...rest } = chosen
+    return missing.value === null ? { ...rest, seats: seats.value } : null
+  })
+
+  return { chosen, groups, chosenBar, missing, setup }
+}
+
+export type SetupForm = ReturnType<typeof useSetupForm>

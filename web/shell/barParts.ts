@@ -1,0 +1,22 @@
+import { onMounted } from 'vue'
+import { fetched, useAppFiles } from '../data/files/appFiles.ts'
+import { withWords } from '../words/index.ts'
+
+/** The places that a shot leads through, each with its words. */
+export const BAR_PARTS = {
+  shot: fetched(() => import('../places/bar/BarPage.vue')),
+  training: fetched(withWords('dialIn', () => import('../places/training/TrainingPage.vue'))),
+  dialIn: fetched(withWords('dialIn', () => import('../places/dialIn/DialInPage.vue'))),
+  tasting: fetched(withWords('reading', () => import('../places/tasting/TastingPage.vue'))),
+  reading: fetched(withWords('reading', () => import('../places/reading/ReadingPage.vue'))),
+  correct: fetched(withWords('reading', () => import('../places/reading/CorrectPage.vue'))),
+} as const
+
+/** Until the first view stands nothing else is fetched. */
+const AFTER_MS = 300
+
+/** Fetches ahead what a shot may need, as soon as somebody is at the bar. */
+export function useBarParts() {
+  const files = useAppFiles()
+  onMounted(() => setTimeout(() => void files.warm(Object.values(BAR_PARTS)), AFTER_MS))
+}

@@ -1,0 +1,57 @@
+import type { ShotInput } from '@calm-apron/contract'
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import { type ShotDraft, upToDate } from './shotDraft.ts'
+import { type KeptDraft, asPlain, deviceDatabase } from '../../data/device/deviceDatabase.ts'
+import { useDoor } from '../../data/door/door.ts'
+import { useOutbox } from '../../data/outbox/outbox.ts'
+
+/** Half-entered shots and corrections of this device; each survives reloads until it is recorded or thrown away. */
+export const useDrafts = defineStore('drafts', () => {
+  const door = useDoor()
+  const outbox = useOutbox()
+  const drafts = ref<ShotDraft[]>([])
+
+  /** What whoever is here may go on with; one that was recorded on a device without room still lies there. */
+  function isForHere({ academyId, personId, shotId, correcting }: KeptDraft): boolean {
+    const isOwn = personId === door.session?.person.personId
+    const isRecorded = outbox.writes.some((write) => write.kind === 'shot' && write.shotId === shotId)
+    if (correcting === null && isRecorded) return false
+    return academyId === door.session?.academy.academyId && door.may('record-shot', isOwn)
+  }
+
+  async function reload(): Promise<void> {
+    drafts.value = (await (await deviceDatabase()).getAll('drafts')).filter(isForHere).map(upToDate)
+  }
+
+  async function find(shotId: string): Promise<ShotDraft | null> {
+    const found = await (await deviceDatabase()).get('drafts', shotId)
+    return found !== undefined && isForHere(found) ? upToDate(found) : null
+  }
+
+  async function keep(draft: ShotDraft): Promise<void> {
+    const academyId = door.session?.academy.academyId ?? ''
+    await outbox.keeping(async () => (await deviceDatabase()).put('drafts', asPlain({ ...draft, academyId })))
+  }
+
+  /** Makes a draft again of what was recorded, with what sensors saw of it, both or neither; tells whether there was room. */
+  async function takeBack(draft: ShotDraft, series: ShotInput['series']): Promise<boolean> {
+    const academyId = door.session?.academy.academyId ?? ''
+    const packed = { weight: series?.weight ?? '', pressure: series?.pressure ?? '' }
+    return outbox.keeping(async () => {
+      const transaction = (await deviceDatabase()).transaction(['drafts', 'series'], 'readwrite')
+      await Promise.all([
+        transaction.objectStore('drafts').put(asPlain({ ...draft, academyId })),
+        ...(series === null ? [] : [transaction.objectStore('series').put(packed, draft.shotId)]),
+        transaction.done,
+      ])
+    })
+  }
+
+  async function drop(shotId: string): Promise<void> {
+    await (await deviceDatabase()).delete('drafts', shotId)
+    await reload()
+  }
+
+  return { drafts, reload, find, keep, takeBack, drop }
+})

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { type Recipe, type Vessel, roundG, toBase } from '@calm-apron/core'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useFormat } from '../../../kit/units/useFormat.ts'
+import { type ReadWeighing, numberTyped } from '../../draft/readEntry.ts'
+import type { ShotDraft } from '../../draft/shotDraft.ts'
+import NumberEntry from '../../../kit/parts/NumberEntry.vue'
+import WeighFields from '../WeighFields.vue'
+
+const props = defineProps<{
+  read: ReadWeighing
+  recipe: Recipe | null
+  vessels: readonly Vessel[]
+  secondCupIssue: string | undefined
+  mlIssue: string | undefined
+}>()
+const draft = defineModel<ShotDraft>({ required: true })
+const { t } = useI18n()
+const format = useFormat()
+
+const cups = computed(() => props.vessels.filter((vessel) => vessel.kind === 'cup'))
+const says = computed(() => {
+  if (props.read.netG === null || !props.recipe) return ''
+  const overG = roundG(props.read.netG - props.recipe.yieldG)
+  if (overG === 0) return t('cupSays.on')
+  return t(overG > 0 ? 'cupSays.over' : 'cupSays.under', { amount: format.massApart(overG) })
+})
+
+/** Two spouts should give alike. */
+const apart = computed(() => {
+  const second = numberTyped(draft.value.extra.secondCup)
+  if (second === null || props.read.netG === null) return ''
+  return t('cupSays.apart', {
+    amount: format.massApart(props.read.netG - 2 * toBase(draft.value.massUnit, second)),
+  })
+})
+</script>
+
+<template>
+  <WeighFields v-model="draft.cup" :read="read" :unit="draft.massUnit" :vessels="cups" />
+  <p v-if="says" class="says" role="status">{{ says }}</p>
+  <NumberEntry
+    v-if="recipe?.school?.volume"
+    v-model="draft.extra.cupMl"
+    :label="t('cupSays.ml')"
+    :suffix="t('unit.ml')"
+    :issue="mlIssue"
+  />
+  <details>
+    <summary>{{ t('cupSays.twoCups') }}</summary>
+    <NumberEntry
+      v-model="draft.extra.secondCup"
+      :label="t('cupSays.second')"
+      :suffix="t(`unit.${draft.massUnit}`)"
+      :hint="t('cupSays.secondHint')"
+      :issue="secondCupIssue"
+    />
+    <p v-if="apart" role="status">{{ apart }}</p>
+  </details>
+</template>
+
+<style scoped>
+.says {
+  margin: 12px 0 0;
+  font-size: 1.1em;
+}
+</style>

@@ -1,0 +1,232 @@
+<script setup lang="ts">
+import type { RecipeRevision, TodayBasket } from '@calm-apron/contract'
+import {
+  DISTRIBUTIONS,
+  DOSE_METHODS,
+  DOSE_SPREAD_G,
+  THRESHOLDS,
+  type Distribution,
+  type DoseMethod,
+  type Vessel,
+  doseTrimG,
+  toBase,
+} from '@calm-apron/core'
+import { Button } from 'ant-design-vue'
+import { computed, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { BarDevice } from '../../../data/devices/barDevice.ts'
+import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
+import NumberEntry from '../../../kit/parts/NumberEntry.vue'
+import { useFormat } from '../../../kit/units/useFormat.ts'
+import { type ReadWeighing, numberTyped } from '../../draft/readEntry.ts'
+import type { ShotDraft } from '../../draft/shotDraft.ts'
+import { useAnswers } from '../useAnswers.ts'
+import { useTones } from '../../../kit/tones.ts'
+import { useLiveWeight } from '../useLiveWeight.ts'
+import WeighFields from '../WeighFields.vue'
+
+const props = defineProps<{
+  read: ReadWeighing
+  recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
+  vessels: readonly Vessel[]
+  basket: TodayBasket | null
+  device: BarDevice | null
+  beansIssue: string | undefined
+}>()
+const draft = defineModel<ShotDraft>({ required: true })
+const { t } = useI18n()
+const format = useFormat()
+const tones = useTones()
+
+/** Less than this is shown as 0.0. */
+const NOTHING_SHOWN_G = 0.05
+const targets = computed(() => props.recipe?.targets ?? null)
+const holdsGrounds = computed(() => props.vessels.filter((vessel) => vessel.kind !== 'cup'))
+const live = useLiveWeight(
+  props.device,
+  () => holdsGrounds.value,
+  () => ({ targetG: targets.value?.doseG ?? 0, vesselId: draft.value.dose.vesselId }),
+)
+const { isHere: isLive, isSteady, emptyVessel, content } = live
+const shownG = computed(() => content.value?.netG ?? null)
+
+function trimWords(netG: number): string {
+  if (targets.value === null) return ''
+  const trimG = doseTrimG(netG, targets.value.doseG)
+  if (Math.abs(trimG) < NOTHING_SHOWN_G) return t('trim.on')
+  const isLittle = Math.abs(trimG) <= targets.value.doseToleranceG
+  return t(`trim.${trimG < 0 ? 'out' : 'add'}${isLittle ? 'Little' : ''}`, {
+    amount: format.massApart(trimG),
+  })
+}
+const trim = computed(() => (props.read.netG === null ? '' : trimWords(props.read.netG)))
+const isInBand = computed(
+  () =>
+    targets.value !== null &&
+    shownG.value !== null &&
+    Math.abs(shownG.value - targets.value.doseG) <= targets.value.doseToleranceG,
+)
+watch(
+  () => isInBand.value && isSteady.value,
+  (isNow) => isNow && tones.play('in-band'),
+)
+
+/** Over its nominal a bed touches the screen. */
+const headspace = computed(() => {
+  const netG = props.read.netG
+  if (netG === null || props.basket === null) return ''
+  const overG = netG - props.basket.nominalG
+  if (Math.abs(overG) <= THRESHOLDS.basketToleranceG) return ''
+  return t(overG > 0 ? 'dose.noHeadspace' : 'dose.soupy', {
+    basket: props.basket.name,
+    amount: format.massApart(overG),
+  })
+})
+
+const method = computed({
+  get: () => draft.value.noted.doseMethod ?? props.recipe?.method.doseBy ?? 'scale',
+  set: (chosen: DoseMethod) => (draft.value.noted.doseMethod = chosen),
+})
+const methods = computed(() => DOSE_METHODS.map((value) => ({ value, label: t(`doseBy.${value}`) })))
+const answers = useAnswers()
+const retention = computed(() => {
+  const beans = numberTyped(draft.value.extra.beans)
+  if (beans === null || props.read.netG === null) return ''
+  return t('dose.retention', {
+    amount: format.massApart(toBase(draft.value.massUnit, beans) - props.read.netG),
+  })
+})
+
+function toggle(way: Distribution): void {
+  const { noted } = draft.value
+  noted.distributions = noted.distributions.includes(way)
+    ? noted.distributions.filter((each) => each !== way)
+    : [...noted.distributions, way]
+}
+</script>
+
+<template>
+  <div class="dose">
+    <div v-if="isLive" class="live">
+      <p class="figure now" :class="{ band: isInBand }">
+        {{ shownG === null ? '–' : format.mass(shownG) }}
+      </p>
+      <p role="status">
+        <template v-if="emptyVessel">{{ t('dose.empty', { vessel: emptyVessel.name }) }}</template>
+        <template v-else-if="shownG !== null">
+          <template v-if="content?.vessel">{{ t('dose.isIn', { vessel: content.vessel.name }) }} </template>
+          {{ trimWords(shownG) }}
+        </template>
+        <template v-else>{{ t('dose.unknownVessel') }}</template>
+      </p>
+      <div class="actions">
+        <Button
+          type="primary"
+          :disabled="!isSteady || shownG === null"
+          @click="live.take(draft.dose, draft.massUnit)"
+        >
+          {{ t('dose.take', { amount: shownG === null ? '' : format.mass(shownG) }) }}
+        </Button>
+        <Button @click="device?.order({ kind: 'tare' })">{{ t('dose.tare') }}</Button>
+      </div>
+    </div>
+    <component :is="isLive ? 'details' : 'div'">
+      <summary v-if="isLive">{{ t('dose.byHand') }}</summary>
+      <WeighFields
+        v-model="draft.dose"
+        :read="read"
+        :unit="draft.massUnit"
+        :vessels="holdsGrounds"
+        :dose-target-g="targets?.doseG ?? 0"
+      />
+    </component>
+    <p v-if="isLive && read.netG !== null" class="kept">
+      {{ t('dose.kept', { amount: format.mass(read.netG) }) }}
+    </p>
+    <p v-if="trim" class="trim" role="status">{{ trim }}</p>
+    <p v-if="headspace" class="warn" role="status">{{ headspace }}</p>
+    <details>
+      <summary>{{ t('dose.more') }}</summary>
+      <div class="more">
+        <ChoiceRow v-model="method" :label="t('dose.method')" :options="methods" />
+        <p v-if="method !== 'scale'" class="soft">
+          {{ t('dose.spread', { amount: format.massApart(DOSE_SPREAD_G[method]) }) }}
+        </p>
+        <fieldset>
+          <legend>{{ t('dose.spreadBy') }}</legend>
+          <label v-for="way in DISTRIBUTIONS" :key="way" class="way">
+            <input
+              type="checkbox"
+              :checked="draft.noted.distributions.includes(way)"
+              @change="toggle(way)"
+            />{{ t(`distribution.${way}`) }}
+          </label>
+        </fieldset>
+        <ChoiceRow v-model="draft.noted.clumps" :label="t('dose.clumps')" :options="answers" is-inline />
+        <ChoiceRow v-model="draft.noted.spilt" :label="t('dose.spilt')" :options="answers" is-inline />
+        <p v-if="draft.noted.spilt" class="soft">{{ t('dose.spiltSays') }}</p>
+        <NumberEntry
+          v-model="draft.extra.beans"
+          :label="t('dose.beansIn')"
+          :suffix="t(`unit.${draft.massUnit}`)"
+          :issue="beansIssue"
+        />
+        <p v-if="retention" class="soft">{{ retention }}</p>
+      </div>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.dose,
+.more {
+  display: grid;
+  gap: 12px;
+}
+.live {
+  padding: 12px 16px;
+  border-left: 6px solid var(--edge);
+  background: var(--raised);
+}
+.live p {
+  margin: 0 0 8px;
+}
+.now {
+  font-size: 4rem;
+  line-height: 1;
+  font-weight: 600;
+}
+.now.band {
+  color: var(--pine);
+}
+.actions :deep(.ant-btn) {
+  height: 56px;
+  flex: 1;
+}
+.kept {
+  margin: 0;
+  font-size: 1.2em;
+  font-weight: 700;
+}
+.trim {
+  margin: 0;
+  font-size: 1.1em;
+}
+.warn {
+  margin: 0;
+  padding: 8px 12px;
+  border-left: 4px solid var(--ochre);
+  background: var(--ochre-soft);
+}
+.way {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  min-height: 48px;
+}
+.way input {
+  width: 28px;
+  height: 28px;
+  accent-color: var(--pine);
+}
+</style>

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { ABANDONMENTS, type Recipe, pressureCaution } from '@calm-apron/core'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
+import NumberEntry from '../../../kit/parts/NumberEntry.vue'
+import { useAcademy } from '../../../data/academy/academy.ts'
+import { useFormat } from '../../../kit/units/useFormat.ts'
+import type { ShotDraft } from '../../draft/shotDraft.ts'
+import type { ClockPhase } from '../../run/useShotClock.ts'
+
+const props = defineProps<{
+  phase: ClockPhase
+  recipe: Recipe | null
+  releaseIssue: string | undefined
+  firstDropIssue: string | undefined
+  stopIssue: string | undefined
+}>()
+const draft = defineModel<ShotDraft>({ required: true })
+const { t } = useI18n()
+const format = useFormat()
+
+const cue = computed(() =>
+  t(`pull.${props.phase}`, { target: props.recipe ? format.mass(props.recipe.yieldG) : '' }),
+)
+/** Stop and final weight, both kept, and what fell between. */
+const settledWords = computed(() => {
+  if (props.phase !== 'stopped' || draft.value.noted.weightAtStopG === null) return ''
+  const atStop = format.mass(Math.max(0, draft.value.noted.weightAtStopG))
+  return draft.value.clock.lastDripText === ''
+    ? t('pull.dripping', { atStop })
+    : t('pull.settled', { atStop, final: `${draft.value.cup.netText} ${t(`unit.${draft.value.massUnit}`)}` })
+})
+const academy = useAcademy()
+/** Before anybody loosens the portafilter: it choked, it only drips, no drop came, or nothing lets the pressure out. */
+const caution = computed(() => {
+  const { abandoned, clock, noted, machineId } = draft.value
+  const mayHold =
+    abandoned === 'choked' ||
+    clock.unmarkedDrop === 'none' ||
+    noted.marks.some(({ mark }) => mark === 'dripping')
+  return pressureCaution({ mayHold, isPulled: props.phase === 'stopped' }, academy.machineKnown(machineId))
+})
+const unmarked = computed(() => [
+  { value: 'missed' as const, label: t('pull.missed') },
+  { value: 'none' as const, label: t('pull.none') },
+])
+const gaveUp = computed(() => [
+  { value: null, label: t('pull.notGivenUp') },
+  ...ABANDONMENTS.map((value) => ({ value, label: t(`abandoned.${value}`) })),
+])
+</script>
+
+<template>
+  <div class="pull">
+    <p class="cue" role="status">{{ cue }}</p>
+    <p v-if="phase === 'before'" class="soft">{{ t('bar.cautionHot') }}</p>
+    <p v-if="draft.noted.lockToStartS !== null" class="soft">
+      {{ t('pull.lockToStart', { s: draft.noted.lockToStartS }) }}
+    </p>
+    <p v-if="settledWords" role="status">{{ settledWords }}</p>
+    <p v-if="caution" class="caution" role="note">{{ t(`pressure.${caution}`) }}</p>
+    <template v-if="phase === 'stopped'">
+      <ChoiceRow
+        v-if="draft.clock.firstDropText === ''"
+        v-model="draft.clock.unmarkedDrop"
+        :label="t('pull.unmarked')"
+        :options="unmarked"
+      />
+      <ChoiceRow v-model="draft.abandoned" :label="t('pull.gaveUp')" :options="gaveUp" />
+    </template>
+    <div v-if="phase === 'stopped' || phase === 'before'" class="times">
+      <NumberEntry
+        v-if="recipe?.clock === 'pressure' || draft.clock.releaseText !== ''"
+        v-model="draft.clock.releaseText"
+        :label="t('field.release')"
+        :suffix="t('unit.s')"
+        :issue="releaseIssue"
+      />
+      <NumberEntry
+        v-model="draft.clock.firstDropText"
+        :label="t('field.firstDrop')"
+        :suffix="t('unit.s')"
+        :issue="firstDropIssue"
+      />
+      <NumberEntry
+        v-model="draft.clock.stopText"
+        :label="t('field.stop')"
+        :suffix="t('unit.s')"
+        :issue="stopIssue"
+      />
+      <p class="soft hint">{{ t('pull.mend') }}</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.pull {
+  display: grid;
+  gap: 16px;
+}
+.cue {
+  font-size: 1.2em;
+  margin: 0;
+}
+.times {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 4px 12px;
+}
+.caution {
+  margin: 0;
+  padding: 8px 12px;
+  border-left: 6px solid var(--plum);
+  background: var(--plum-soft);
+}
+.hint {
+  grid-column: 1 / -1;
+  font-size: 0.8em;
+}
+</style>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import type { RecipeRevision, TodayBasket, TodayGrinder } from '@calm-apron/contract'
+import { SIGN_BOXES } from '@calm-apron/core'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
+import NumberEntry from '../../../kit/parts/NumberEntry.vue'
+import PurposeChoice from '../PurposeChoice.vue'
+import SignBoxes from '../SignBoxes.vue'
+import { GATE_QUESTIONS, type ShotDraft } from '../../draft/shotDraft.ts'
+import { useAnswers } from '../useAnswers.ts'
+import { useReadyNotes } from '../useReadyNotes.ts'
+
+const props = defineProps<{
+  recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
+  grinder: TodayGrinder | null
+  basket: TodayBasket | null
+  grindIssue: string | undefined
+  predictionIssue: string | undefined
+}>()
+const draft = defineModel<ShotDraft>({ required: true })
+const { t } = useI18n()
+
+const notes = useReadyNotes(() => ({ ...props, draft: draft.value }))
+const answers = useAnswers()
+const grindHint = computed(() => {
+  if (!props.grinder) return ''
+  const { minSetting: min, maxSetting: max, name: grinder, finerIs } = props.grinder
+  return t('field.grindHint', { min, max, grinder, finer: t(`field.${finerIs}`) })
+})
+</script>
+
+<template>
+  <div class="ready">
+    <p v-for="note in notes" :key="note" class="note" role="note">{{ note }}</p>
+    <ChoiceRow
+      v-for="question in GATE_QUESTIONS"
+      :key="question"
+      v-model="draft.gate[question]"
+      :label="t(`gate.${question}`)"
+      :options="answers"
+      is-inline
+    />
+    <NumberEntry v-model="draft.grindText" :label="t('field.grind')" :hint="grindHint" :issue="grindIssue" />
+    <SignBoxes v-model="draft" :label="t('ready.signs')" :signs="SIGN_BOXES.ready" />
+    <details>
+      <summary>{{ t('ready.predict') }}</summary>
+      <NumberEntry
+        v-model="draft.extra.prediction"
+        :label="t('ready.prediction')"
+        :suffix="t('unit.s')"
+        :issue="predictionIssue"
+      />
+    </details>
+    <PurposeChoice v-model="draft" />
+  </div>
+</template>
+
+<style scoped>
+.ready {
+  display: grid;
+  gap: 12px;
+}
+.note {
+  margin: 0;
+  padding: 8px 16px;
+  border-left: 6px solid var(--ochre);
+  background: var(--ochre-soft);
+}
+</style>

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import type { RecipeRevision } from '@calm-apron/contract'
+import { LOW_DOSE_RULES, POSTURES, SIGN_BOXES, TILTS, type Tilt } from '@calm-apron/core'
+import { Button } from 'ant-design-vue'
+import { computed, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { BarDevice } from '../../../data/devices/barDevice.ts'
+import { monotonicNowMs } from '../../../data/devices/steadyClock.ts'
+import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
+import NumberEntry from '../../../kit/parts/NumberEntry.vue'
+import { useFormat } from '../../../kit/units/useFormat.ts'
+import BasketTap from '../BasketTap.vue'
+import { numberTyped } from '../../draft/readEntry.ts'
+import SignBoxes from '../SignBoxes.vue'
+import type { ShotDraft } from '../../draft/shotDraft.ts'
+import { useAnswers } from '../useAnswers.ts'
+
+const props = defineProps<{
+  recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
+  doseG: number | null
+  device: BarDevice | null
+  forceIssue: string | undefined
+}>()
+const emit = defineEmits<{ lockedIn: [] }>()
+const draft = defineModel<ShotDraft>({ required: true })
+const { t } = useI18n()
+const format = useFormat()
+
+/** Less than this on the plate is a hand laid on it. */
+const PRESS_FROM_N = 15
+
+const tilts = computed(() => [
+  ...TILTS.map((value) => ({ value, label: t(`tilt.${value}`) })),
+  { value: null, label: t('answer.unknown') },
+])
+const answers = computed(() => [
+  { value: true, label: t('answer.yes') },
+  { value: false, label: t('answer.no') },
+  { value: null, label: t('answer.unknown') },
+])
+const shortAnswers = useAnswers()
+const postures = computed(() => [
+  ...POSTURES.map((value) => ({ value, label: t(`posture.${value}`) })),
+  { value: null, label: t('answer.unknown') },
+])
+/** A level bed has no low side. */
+const tilt = computed({
+  get: () => draft.value.tamp.tilt,
+  set: (seen: Tilt | null) => {
+    draft.value.tamp.tilt = seen
+    if (seen === null || seen === 'level') draft.value.tamp.lowSide = null
+  },
+})
+
+/** The hardest of a press, as the plate felt it; the last press counts. */
+const pressing = ref(0)
+watch(
+  () => props.device?.last.value.plate?.value ?? 0,
+  (forceN) => {
+    if (forceN >= PRESS_FROM_N) pressing.value = Math.max(pressing.value, forceN)
+    else if (pressing.value > 0) {
+      draft.value.extra.force = pressing.value.toFixed(0)
+      pressing.value = 0
+    }
+  },
+)
+const pressedN = computed(() => numberTyped(draft.value.extra.force))
+const hasPlate = computed(() => props.device?.last.value.plate !== undefined)
+
+const isDoseLow = computed(
+  () =>
+    props.doseG !== null &&
+    props.recipe !== null &&
+    props.doseG < props.recipe.targets.doseG - props.recipe.targets.doseToleranceG,
+)
+const houseRule = computed(() => props.recipe?.method.lowDoseRule ?? LOW_DOSE_RULES[0])
+const rules = computed(() => LOW_DOSE_RULES.map((value) => ({ value, label: t(`lowDoseRule.${value}`) })))
+
+/** Cup and scale are under the spout: from here on the scale reads the cup. */
+function lockIn(): void {
+  draft.value.lockedInAtMs = monotonicNowMs()
+  draft.value.noted.lockedFirmly ??= true
+  props.device?.order({ kind: 'tare' })
+  emit('lockedIn')
+}
+</script>
+
+<template>
+  <div class="tamp">
+    <BasketTap v-model="draft.tamp" />
+    <ChoiceRow v-model="tilt" :label="t('tamp.tilt')" :options="tilts" />
+    <ChoiceRow v-model="draft.tamp.settled" :label="t('tamp.settled')" :options="answers" />
+    <Button v-if="device" type="primary" size="large" class="lock" @click="lockIn">{{
+      t('tamp.lockedIn')
+    }}</Button>
+    <p v-if="hasPlate" class="figure force" role="status">
+      {{
+        t('tamp.force', {
+          force: pressedN === null ? '–' : format.quantity('force', pressedN),
+        })
+      }}
+    </p>
+    <div v-if="isDoseLow" class="warn">
+      <p>{{ t('tamp.lowDose', { rule: t(`lowDoseRule.${houseRule}`) }) }}</p>
+      <ChoiceRow
+        v-model="draft.noted.lowDose"
+        :label="t('tamp.lowDoseDone')"
+        :options="[...rules, { value: null, label: t('tamp.nothing') }]"
+      />
+    </div>
+    <details>
+      <summary>{{ t('tamp.more') }}</summary>
+      <div class="more">
+        <SignBoxes v-model="draft" :label="t('tamp.headspace')" :signs="SIGN_BOXES.tamp" />
+        <ChoiceRow v-model="draft.noted.posture" :label="t('tamp.postureOf')" :options="postures" />
+        <ChoiceRow
+          v-model="draft.noted.twisted"
+          :label="t('tamp.twisted')"
+          :options="shortAnswers"
+          is-inline
+        />
+        <ChoiceRow
+          v-model="draft.noted.rimWiped"
+          :label="t('tamp.rimWiped')"
+          :options="shortAnswers"
+          is-inline
+        />
+        <ChoiceRow
+          v-model="draft.noted.lockedFirmly"
+          :label="t('tamp.lockedFirmly')"
+          :options="shortAnswers"
+          is-inline
+        />
+        <NumberEntry
+          v-model="draft.extra.force"
+          :label="t('tamp.forceN')"
+          :suffix="t('unit.N')"
+          :issue="forceIssue"
+        />
+      </div>
+    </details>
+    <p class="soft">{{ t('tamp.posture') }}</p>
+  </div>
+</template>
+
+<style scoped>
+.tamp,
+.more {
+  display: grid;
+  gap: 12px;
+}
+.tamp > p {
+  margin: 0;
+}
+.force {
+  font-size: 1.5em;
+}
+.warn {
+  padding: 8px 12px;
+  border-left: 4px solid var(--ochre);
+  background: var(--ochre-soft);
+}
+.lock {
+  height: 64px;
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,64 @@
+import { defineStore } from 'pinia'
+import { type EffectScope, effectScope, shallowReactive } from 'vue'
+import { groupKey, useDevices } from '../../data/devices/devices.ts'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useDrafts } from '../draft/drafts.ts'
+import type { ShotDraft } from '../draft/shotDraft.ts'
+import { useDraft } from '../draft/useDraft.ts'
+import { useRecording } from './useRecording.ts'
+import { useSeries } from './useSeries.ts'
+import { useShotClock } from './useShotClock.ts'
+
+/** One shot that is under way on this tablet, whether its page is looked at or not. */
+export type ShotRun = ReturnType<typeof makeRun>
+
+function makeRun(found: ShotDraft) {
+  const academy = useAcademy()
+  const devices = useDevices()
+  const entered = useDraft(found)
+  const { draft, recipe } = entered
+  const device = devices.at(groupKey(draft.machineId, draft.groupNo))
+  const clock = useShotClock(draft.clock)
+  const series = useSeries(draft.shotId)
+  const recording = useRecording({
+    draft,
+    clock,
+    series,
+    device,
+    targetG: () => recipe.value?.targets.yieldG ?? null,
+    leadsG: () => academy.leadsOf(draft.machineId),
+    usualFirstDropS: () => {
+      const { firstDropMinS = 5, firstDropMaxS = 10 } = recipe.value?.targets ?? {}
+      return (firstDropMinS + firstDropMaxS) / 2
+    },
+  })
+  void series.restore()
+  return { ...entered, device, clock, series, recording }
+}
+
+/** The shots under way: two groups on one tablet go on side by side, whichever is looked at. */
+export const useShotRuns = defineStore('shot-runs', () => {
+  const drafts = useDrafts()
+  const runs = shallowReactive(new Map<string, { run: ShotRun; scope: EffectScope }>())
+
+  /** The shot by this id as it runs, or as it was left on this device; null where it is not here. */
+  async function open(shotId: string): Promise<ShotRun | null> {
+    const known = runs.get(shotId)
+    if (known) return known.run
+    const found = await drafts.find(shotId)
+    if (found === null || found.correcting !== null) return null
+    const scope = effectScope(true)
+    const run = scope.run(() => makeRun(found))
+    if (!run) return null
+    runs.set(shotId, { run, scope })
+    return run
+  }
+
+  /** A shot that was recorded, or thrown away, is under way no more. */
+  function close(shotId: string): void {
+    runs.get(shotId)?.scope.stop()
+    runs.delete(shotId)
+  }
+
+  return { runs, open, close }
+})

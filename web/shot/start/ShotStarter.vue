@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useRecipeChoices } from './useRecipeChoices.ts'
+import RecipeChoice from './RecipeChoice.vue'
+import { useStartShot } from './useStartShot.ts'
+
+const { t } = useI18n()
+const academy = useAcademy()
+const startShot = useStartShot()
+
+/** Remembered on the device: the next shot is mostly by the same recipe. */
+const personId = useLocalStorage('calm-apron.person', '')
+const recipeRevisionId = useLocalStorage('calm-apron.recipe', '')
+
+const people = computed(() =>
+  academy.trainees.map((person) => ({ value: person.personId, label: person.displayName })),
+)
+const recipes = useRecipeChoices()
+const chosenName = computed(() => people.value.find(({ value }) => value === personId.value)?.label)
+const isReady = computed(
+  () => chosenName.value !== undefined && recipes.value.some(({ id }) => id === recipeRevisionId.value),
+)
+</script>
+
+<template>
+  <div class="starter">
+    <ChoiceRow
+      v-if="people.length > 0"
+      v-model="personId"
+      class="people"
+      :label="t('today.who')"
+      :options="people"
+    />
+    <p v-else>{{ t('today.noTrainees') }}</p>
+    <RecipeChoice
+      v-if="recipes.length > 0"
+      v-model="recipeRevisionId"
+      :label="t('today.recipe')"
+      :recipes="recipes"
+    />
+    <p v-else>{{ t('today.noRecipes') }}</p>
+    <div class="go">
+      <Button type="primary" size="large" :disabled="!isReady" @click="startShot(personId, recipeRevisionId)">
+        {{ isReady && chosenName ? t('today.goNamed', { person: chosenName }) : t('today.go') }}
+      </Button>
+      <span v-if="!isReady" class="soft">{{ t('today.chooseBoth') }}</span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.starter {
+  display: grid;
+  gap: 24px;
+  --touch: 56px;
+}
+.starter :deep(legend) {
+  font-size: 1.25rem;
+  font-weight: 650;
+  margin-bottom: 12px;
+}
+.go {
+  position: sticky;
+  bottom: 0;
+  padding: 12px 0;
+  background: var(--paper);
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 16px;
+}
+.go :deep(.ant-btn) {
+  height: 56px;
+  font-size: 1.25rem;
+  padding-inline: 32px;
+}
+</style>

@@ -1,0 +1,55 @@
+import { SHOT_BY_ITSELF } from '@calm-apron/contract'
+import { v7 as uuidv7 } from 'uuid'
+import { useRouter } from 'vue-router'
+import { type ShotDraft, type ShotSetting, draftOf } from '../draft/shotDraft.ts'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useDrafts } from '../draft/drafts.ts'
+import { routineFor } from '../training/routineFor.ts'
+import { usePreferences } from '../../kit/preferences.ts'
+
+/** What is known of a shot before it is begun, beyond who and by which recipe. */
+export type StartWith = Partial<ShotSetting> &
+  Partial<Pick<ShotDraft, 'routineId' | 'grindText' | 'wanted'>> & {
+    /** What is expected of its time: by whoever pulls, as typed, and by the tool. */
+    prediction?: { text: string; byToolS: number }
+  }
+
+/** Begins a new shot for a person by a recipe and goes to the bar with it. */
+export function useStartShot() {
+  const academy = useAcademy()
+  const drafts = useDrafts()
+  const preferences = usePreferences()
+  const router = useRouter()
+
+  return async function startShot(
+    personId: string,
+    recipeRevisionId: string,
+    { routineId = null, grindText = '', wanted = null, prediction, ...given }: StartWith = {},
+  ): Promise<void> {
+    const bar = academy.today?.bars[0]
+    if (!bar) return
+    const shotId = uuidv7()
+    const draft = draftOf({
+      ...SHOT_BY_ITSELF,
+      shotId,
+      personId,
+      recipeRevisionId,
+      barId: bar.barId,
+      grinderId: bar.grinders[0]?.grinderId ?? null,
+      bagId: academy.bagInHopper?.bagId ?? null,
+      madeAt: new Date().toISOString(),
+      massUnit: preferences.units.mass,
+      correcting: null,
+      routineId: routineId ?? routineFor(academy.today.routines, bar.machines[0] ?? null),
+      ...given,
+    })
+    draft.grindText = grindText
+    draft.wanted = wanted
+    if (prediction) {
+      draft.extra.prediction = prediction.text
+      draft.noted.predicted = { byPersonS: null, byToolS: prediction.byToolS }
+    }
+    await drafts.keep(draft)
+    await router.push({ name: 'shot', params: { shotId } })
+  }
+}

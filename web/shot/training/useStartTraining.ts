@@ -1,0 +1,52 @@
+import type { TrainingSetup } from '@calm-apron/core'
+import { useLocalStorage } from '@vueuse/core'
+import { v7 as uuidv7 } from 'uuid'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useDoor } from '../../data/door/door.ts'
+import { useTrainings } from './trainings.ts'
+
+const LAST_SETUP = 'calm-apron.last-training'
+
+/** Starts a training and goes to it; what it was started with is remembered on this device. */
+export function useStartTraining() {
+  const router = useRouter()
+  const door = useDoor()
+  const trainings = useTrainings()
+  const last = useLocalStorage<Record<string, TrainingSetup>>(LAST_SETUP, {})
+
+  return async function start(setup: TrainingSetup): Promise<void> {
+    const trainingId = uuidv7()
+    await trainings.note(trainingId, { kind: 'started', setup })
+    last.value = { ...last.value, [door.personId]: setup }
+    await router.push({ name: 'training', params: { trainingId } })
+  }
+}
+
+/** What this person last started a training with, as far as it is all still there; null where it is not. */
+export function useLastSetup() {
+  const academy = useAcademy()
+  const door = useDoor()
+  const last = useLocalStorage<Record<string, TrainingSetup>>(LAST_SETUP, {})
+
+  return computed<TrainingSetup | null>(() => {
+    const setup = last.value[door.personId]
+    const bar = setup && academy.bar(setup.barId)
+    if (!setup || !bar) return null
+    const seats = setup.seats.filter(({ personId }) =>
+      academy.trainees.some((each) => each.personId === personId),
+    )
+    // A recipe that was changed since is pulled as it stands now.
+    const known = academy.recipe(setup.recipeRevisionId)
+    const recipe = academy.today?.recipes.find(({ recipeId }) => recipeId === known?.recipeId)
+    return seats.length === 0 || !recipe
+      ? null
+      : {
+          ...setup,
+          seats,
+          recipeRevisionId: recipe.recipeRevisionId,
+          bagId: academy.bagInHopper?.bagId ?? null,
+        }
+  })
+}
