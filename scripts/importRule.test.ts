@@ -26,6 +26,11 @@ test.each([
   ['server/app.ts', "import '../demo/index.ts'"],
   ['web/router.ts', "void import('../server/app.ts')"],
   ['demo/index.ts', "import '../web/App.vue'"],
+  ['web/kit/parts/signs.ts', "import '../../data/door/door.ts'"],
+  ['web/data/door/door.ts', "import '../../shot/draft/shotDraft.ts'"],
+  ['web/shot/draft/shotDraft.ts', "import '../../places/bar/useBarKeys.ts'"],
+  ['web/places/today/useCare.ts', "import '../bar/useBarKeys.ts'"],
+  ['web/places/today/useCare.ts', "import '../../shell/barParts.ts'"],
 ])('in %s the line %s hits a wall', async (filePath, code) => {
   expect(await wallsHit(filePath, code)).toHaveLength(1)
 })
@@ -37,4 +42,5 @@ test('every room has its walls', () => {
 test('what a room may use passes', async () => {
   expect(await wallsHit('contract/bounds.ts', "import '@calm-apron/core'")).toEqual([])
   expect(await wallsHit('server/app.ts', "import '@calm-apron/contract'")).toEqual([])
+  expect(await wallsHit('web/places/today/useCare.ts', "import '../../shot/draft/shotDraft.ts'")).toEqual([])
 })

@@ -9,6 +9,7 @@ import ClaimsNote from './places/doors/ClaimsNote.vue'
 import UnconfirmedNote from './places/doors/UnconfirmedNote.vue'
 import EmptyPlace from './kit/parts/EmptyPlace.vue'
 import { PartNotFetched, fetched, useAppFiles } from './data/files/appFiles.ts'
+import { useBarParts } from './shell/barParts.ts'
 import { useNewVersion } from './shell/newVersion.ts'
 import TopBar from './shell/TopBar.vue'
 import { usePlaceKeys } from './shell/usePlaceKeys.ts'
@@ -37,6 +38,7 @@ const door = useDoor()
 const academy = useAcademy()
 useTrainings()
 useFreshness()
+useBarParts()
 const newVersion = useNewVersion()
 const files = useAppFiles()
 const { isHelpOpen } = usePlaceKeys()

@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs'
 import { createNodeResolver, importX } from 'eslint-plugin-import-x'
 
 /**
@@ -27,7 +28,31 @@ const wall = (room, allowed) => ({
   from: ROOMS.filter((other) => other !== room && !allowed.includes(other)).map((other) => `./${other}`),
   message: `The room ${room} may import ${allowed.length > 0 ? allowed.join(', ') : 'nothing of ours'}.`,
 })
-const walls = Object.entries(MAY_IMPORT).map(([room, allowed]) => wall(room, allowed))
+/**
+ * Within the web one direction: what stands later may import what stands before it. A place imports no other place, but for
+ * those named here.
+ */
+const WEB_ROOMS = ['kit', 'data', 'shot', 'places', 'shell']
+/** @type {Record<string, string[]>} */
+const PLACES_TOGETHER = { settings: ['doors', 'people'] }
+const PLACES = readdirSync(new URL('../../web/places', import.meta.url))
+
+const webWalls = [
+  ...WEB_ROOMS.map((room, at) => ({
+    target: `./web/${room}`,
+    from: WEB_ROOMS.slice(at + 1).map((later) => `./web/${later}`),
+    message: `In the web ${room} may import only what stands before it: ${WEB_ROOMS.slice(0, at).join(', ') || 'nothing'}.`,
+  })),
+  ...PLACES.map((place) => ({
+    target: `./web/places/${place}`,
+    from: PLACES.filter((other) => other !== place && !PLACES_TOGETHER[place]?.includes(other)).map(
+      (other) => `./web/places/${other}`,
+    ),
+    message: `The place ${place} may import no other; what several share stands in web/shot.`,
+  })),
+].filter(({ from }) => from.length > 0)
+
+const walls = [...Object.entries(MAY_IMPORT).map(([room, allowed]) => wall(room, allowed)), ...webWalls]
 
 /**
  * The walls between all rooms, with what the rule needs to follow an import.

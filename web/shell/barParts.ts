@@ -1,10 +1,11 @@
-import { onMounted } from 'vue'
+import { watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { fetched, useAppFiles } from '../data/files/appFiles.ts'
 import { withWords } from '../words/index.ts'
 
 /** The places that a shot leads through, each with its words. */
 export const BAR_PARTS = {
-  shot: fetched(() => import('../places/bar/BarPage.vue')),
+  shot: fetched(withWords('bar', () => import('../places/bar/BarPage.vue'))),
   training: fetched(withWords('dialIn', () => import('../places/training/TrainingPage.vue'))),
   dialIn: fetched(withWords('dialIn', () => import('../places/dialIn/DialInPage.vue'))),
   tasting: fetched(withWords('reading', () => import('../places/tasting/TastingPage.vue'))),
@@ -14,9 +15,17 @@ export const BAR_PARTS = {
 
 /** Until the first view stands nothing else is fetched. */
 const AFTER_MS = 300
+const AT_THE_BAR: ReadonlySet<unknown> = new Set(['bar', 'shot', 'training', 'dial-in'])
 
 /** Fetches ahead what a shot may need, as soon as somebody is at the bar. */
-export function useBarParts() {
+export function useBarParts(): void {
   const files = useAppFiles()
-  onMounted(() => setTimeout(() => void files.warm(Object.values(BAR_PARTS)), AFTER_MS))
+  const route = useRoute()
+  watch(
+    () => route.name,
+    (name) => {
+      if (AT_THE_BAR.has(name)) setTimeout(() => void files.warm(Object.values(BAR_PARTS)), AFTER_MS)
+    },
+    { immediate: true },
+  )
 }

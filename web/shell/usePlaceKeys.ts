@@ -1,7 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { isTyping } from '../places/bar/useBarKeys.ts'
+import { isTyping } from '../kit/isTyping.ts'
 
 const PLACE_OF_KEY: Record<string, string> = { t: 'today', p: 'prepare', b: 'bar', r: 'progress' }
 const SECOND_KEY_WITHIN_MS = 1500

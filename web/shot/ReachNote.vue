@@ -1,12 +1,10 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
 import { useAppFiles } from '../data/files/appFiles.ts'
-import { useBarParts } from '../shell/barParts.ts'
 
 /** Whether the line may go now: said before it does. */
 const { t } = useI18n()
 const files = useAppFiles()
-useBarParts()
 </script>
 
 <template>

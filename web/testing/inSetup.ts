@@ -1,4 +1,4 @@
-import { freshPage } from '../data/testing/device.ts'
+import { freshPage } from './device.ts'
 import { PiniaColada } from '@pinia/colada'
 import type { Pinia } from 'pinia'
 import { createRenderer } from 'vue'

@@ -27,6 +27,7 @@ const waiting = async () => (await import('./enWaiting.ts')).enWaiting
 
 /** Words that only some places need, and are fetched with them. */
 export const PARTS = {
+  bar: [grinder],
   dialIn: [dialIn, grinder, judgement, reading],
   doors: [forms, doors],
   glossary: [glossary],

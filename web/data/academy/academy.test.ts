@@ -11,7 +11,7 @@ import {
   sessionOf,
   settled,
   todayOf,
-} from '../testing/device.ts'
+} from '../../testing/device.ts'
 import { askTodayAhead } from '../queries/todayAhead.ts'
 
 async function deviceOf(personId: string) {

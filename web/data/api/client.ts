@@ -3,36 +3,14 @@ import {
   CONTRACT_HEADER,
   CONTRACT_VERSION,
   type Endpoint,
-  type Problem,
   type Schema,
   readAnswer,
   readProblem,
 } from '@calm-apron/contract'
 import type { z } from 'zod'
+import { RefusedByServer, ServerUnreachable } from '../../kit/failures.ts'
 import { compareClocks } from './deviceClock.ts'
 import { noteReach } from './reach.ts'
-
-/** The server's own word that it won't. */
-export class RefusedByServer extends Error {
-  override readonly name = 'RefusedByServer'
-
-  constructor(readonly problem: Problem) {
-    super(`${problem.code}: ${problem.detail}`)
-  }
-}
-
-/** Refusals that pass: whoever was signed out comes in again, and who asked too much asks later. */
-const PASSES: ReadonlySet<string> = new Set(['not-signed-in', 'slow-down'])
-
-/** Why the server won't say something, if that is its last word; null for all else that went wrong. */
-export function wordOf(error: unknown): Problem | null {
-  return error instanceof RefusedByServer && !PASSES.has(error.problem.code) ? error.problem : null
-}
-
-/** No answer, or none that makes sense: worth trying again later. */
-export class ServerUnreachable extends Error {
-  override readonly name = 'ServerUnreachable'
-}
 
 interface Sent<E extends Endpoint> {
   params?: z.infer<E['params']>

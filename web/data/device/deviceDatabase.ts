@@ -12,7 +12,6 @@ import type {
   TrainingEventInput,
 } from '@calm-apron/contract'
 import { type DBSchema, type IDBPDatabase, type IDBPObjectStore, type StoreNames, openDB } from 'idb'
-import type { ShotDraft } from '../../shot/draft/shotDraft.ts'
 import { takeFormerAnswers } from './formerDevice.ts'
 
 /** What is written to the server, by kind, with the ids of what it belongs to. */
@@ -65,8 +64,17 @@ export interface RememberedDoor {
   claimedId: string | null
 }
 
-/** A draft with the academy it was begun in; people of another who use this device don't see it. */
-export type KeptDraft = ShotDraft & { academyId: string }
+/**
+ * What a draft is known by on the device; the rest of it is as typed, and read by who wrote it. People of another academy
+ * who use this device don't see it.
+ */
+export interface KeptDraft {
+  shotId: string
+  academyId: string
+  personId: string
+  /** Null where it is a shot under way, and no correction of a recorded one. */
+  correcting: object | null
+}
 
 /** A shot as the server last told it, to whom, and when it was asked for by this device's clock. */
 export interface KeptShot {

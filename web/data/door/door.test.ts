@@ -10,7 +10,7 @@ import {
   sessionOf,
   settled,
   shotBy,
-} from '../testing/device.ts'
+} from '../../testing/device.ts'
 
 const maySend = (door: ReturnType<typeof useDoor>, author: string) =>
   door.maySend({ kind: 'shot', shotId: 's', body: shotBy(author), author })

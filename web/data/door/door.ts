@@ -11,7 +11,8 @@ import {
 import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { ServerUnreachable, call, doorBell } from '../api/client.ts'
+import { call, doorBell } from '../api/client.ts'
+import { ServerUnreachable } from '../../kit/failures.ts'
 import { forgetAnswers } from '../queries/keptAnswer.ts'
 import { type Write, asPlain, deviceDatabase } from '../device/deviceDatabase.ts'
 

@@ -1,7 +1,7 @@
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import { ServerUnreachable } from '../api/client.ts'
+import { ServerUnreachable } from '../../kit/failures.ts'
 import { useDoor } from './door.ts'
 
 /** Signing out needs the server: a door that only looks shut would not be shut. */

@@ -1,5 +1,5 @@
 import type { RouteLocationNormalized } from 'vue-router'
-import { freshDevice, settled } from '../testing/device.ts'
+import { freshDevice, settled } from '../../testing/device.ts'
 import { PartNotFetched, fetched, useAppFiles } from './appFiles.ts'
 
 const READING = { fullPath: '/shots/1' } as RouteLocationNormalized

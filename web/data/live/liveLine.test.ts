@@ -1,7 +1,7 @@
 import { nextTick } from 'vue'
 import { useDoor } from '../door/door.ts'
 import { useLiveLine } from './liveLine.ts'
-import { ODALYS, TestLine, doorsWith, freshDevice, sessionOf, settled } from '../testing/device.ts'
+import { ODALYS, TestLine, doorsWith, freshDevice, sessionOf, settled } from '../../testing/device.ts'
 
 afterEach(() => jest.useRealTimers())
 

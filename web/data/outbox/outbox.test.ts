@@ -12,8 +12,8 @@ import {
   sessionOf,
   settled,
   shotBy,
-} from '../testing/device.ts'
-import { DRAFT, listedShot as recordedShot, shotId } from '../testing/house.ts'
+} from '../../testing/device.ts'
+import { DRAFT, listedShot as recordedShot, shotId } from '../../testing/house.ts'
 
 const ID = (last: number) => `019a5c00-0000-700a-8000-${String(last).padStart(12, '0')}`
 

@@ -1,7 +1,7 @@
 import type { Problem } from '@calm-apron/contract'
 import type { UnsentWrite } from '../device/deviceDatabase.ts'
 import { type SendOutcome, backOffMs, sendWaiting } from './sender.ts'
-import { shotBy } from '../testing/device.ts'
+import { shotBy } from '../../testing/device.ts'
 import type { Settled } from './writeShelf.ts'
 
 const BODY = shotBy('judge')

@@ -1,5 +1,6 @@
 import { ENDPOINTS, type Problem } from '@calm-apron/contract'
-import { RefusedByServer, ServerUnreachable, call } from '../api/client.ts'
+import { call } from '../api/client.ts'
+import { RefusedByServer, ServerUnreachable } from '../../kit/failures.ts'
 import type { UnsentWrite, Write } from '../device/deviceDatabase.ts'
 import type { Settled } from './writeShelf.ts'
 

@@ -1,11 +1,11 @@
 import type { ShotDetail, Tasting } from '@calm-apron/contract'
 import { carefulShot, taste } from '@calm-apron/core/testing'
 import type { UnsentWrite, Write } from '../device/deviceDatabase.ts'
-import { IDA, ODALYS, shotBy } from '../testing/device.ts'
-import { RECIPE, RECIPE_REVISION, TRAINING, eventOf, listedShot, shotId } from '../testing/house.ts'
-import { NOTHING } from '../../shot/tasting/useTasting.ts'
+import { IDA, ODALYS, shotBy } from '../../testing/device.ts'
+import { RECIPE, RECIPE_REVISION, TRAINING, eventOf, listedShot, shotId } from '../../testing/house.ts'
 import {
   type KnownHere,
+  NOTHING,
   awaitingOver,
   eventsOver,
   isSealedHere,

@@ -141,6 +141,17 @@ export function awaitingOver(told: Today['awaiting'], since: Since): Today['awai
   return [...here, ...told].filter(({ shotId }) => !called.has(shotId))
 }
 
+/** Of a shot of which nobody has said anything. */
+export const NOTHING: Tasting = {
+  sides: { trainee: 'waiting', trainer: 'waiting' },
+  isOpen: false,
+  called: { first: false, final: false },
+  slips: [],
+  calls: [],
+  rulings: [],
+  photos: [],
+}
+
 /** What was said of a shot, with what was said here since; a slip of another is not opened by it before both are in. */
 export function tastingOver(told: Tasting, shotId: string, since: Since): Tasting {
   const here = ofShot(since, shotId)

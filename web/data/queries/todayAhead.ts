@@ -1,5 +1,6 @@
 import { ENDPOINTS, type Today } from '@calm-apron/contract'
-import { RefusedByServer, call } from '../api/client.ts'
+import { call } from '../api/client.ts'
+import { RefusedByServer } from '../../kit/failures.ts'
 
 let ahead: Promise<Today> | null = null
 

@@ -1,7 +1,7 @@
 import type { Problem } from '@calm-apron/contract'
 import { useQuery, useQueryCache } from '@pinia/colada'
 import { type ComputedRef, computed, getCurrentScope, onScopeDispose, ref, watch } from 'vue'
-import { wordOf } from '../api/client.ts'
+import { wordOf } from '../../kit/failures.ts'
 import { useDoor } from '../door/door.ts'
 import { useOutbox } from '../outbox/outbox.ts'
 import type { Question, Told } from './question.ts'

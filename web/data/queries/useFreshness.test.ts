@@ -11,8 +11,8 @@ import {
   settled,
   shotBy,
   todayOf,
-} from '../testing/device.ts'
-import { RECIPE_REVISION, TRAINING, listedShot, shotId } from '../testing/house.ts'
+} from '../../testing/device.ts'
+import { RECIPE_REVISION, TRAINING, listedShot, shotId } from '../../testing/house.ts'
 import { inSetup } from '../../testing/inSetup.ts'
 import { useFreshness } from './useFreshness.ts'
 import { useShotList } from './useShots.ts'

@@ -1,7 +1,7 @@
 import type { LiveNews } from '@calm-apron/contract'
 import { type UseQueryEntry, useQueryCache } from '@pinia/colada'
 import { toValue } from 'vue'
-import { RefusedByServer, ServerUnreachable, wordOf } from '../api/client.ts'
+import { RefusedByServer, ServerUnreachable, wordOf } from '../../kit/failures.ts'
 import { useLiveLine } from '../live/liveLine.ts'
 import { useOutbox } from '../outbox/outbox.ts'
 import { SUBJECTS } from './question.ts'

@@ -13,8 +13,8 @@ import {
   sessionOf,
   settled,
   shotBy,
-} from '../testing/device.ts'
-import { RECIPE, RECIPE_REVISION, TEO, TRAINING, houseOf, listedShot, shotId } from '../testing/house.ts'
+} from '../../testing/device.ts'
+import { RECIPE, RECIPE_REVISION, TEO, TRAINING, houseOf, listedShot, shotId } from '../../testing/house.ts'
 import { inSetup } from '../../testing/inSetup.ts'
 import { useShot, useShotList } from './useShots.ts'
 

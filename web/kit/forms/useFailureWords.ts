@@ -1,5 +1,5 @@
 import { useI18n } from 'vue-i18n'
-import { RefusedByServer, ServerUnreachable } from '../../data/api/client.ts'
+import { RefusedByServer, ServerUnreachable } from '../failures.ts'
 
 /** Why something could not be done, in words for whoever tried; what nobody foresaw is thrown on. */
 export function useFailureWords() {

@@ -2,7 +2,7 @@ import { type FieldError, type Schema, fieldErrors } from '@calm-apron/contract'
 import { nextTick, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { z } from 'zod'
-import { RefusedByServer } from '../../data/api/client.ts'
+import { RefusedByServer } from '../failures.ts'
 import { useFailureWords } from './useFailureWords.ts'
 
 /**

@@ -2,7 +2,7 @@
 import { useEventListener } from '@vueuse/core'
 import { ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { isTyping } from '../../places/bar/useBarKeys.ts'
+import { isTyping } from '../isTyping.ts'
 
 /** The head of a list: what it holds, a search that `/` goes to, and whether to show what was put away. */
 defineProps<{ title: string; intro: string; canSearch?: boolean; isOnlySearch?: boolean }>()

@@ -3,7 +3,7 @@ import { carefulShot } from '@calm-apron/core/testing'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useDrafts } from '../../shot/draft/drafts.ts'
-import { IDA, ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../../data/testing/device.ts'
+import { IDA, ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../../testing/device.ts'
 import {
   BAG,
   COFFEE,
@@ -15,7 +15,7 @@ import {
   houseOf,
   listedShot,
   startedWith,
-} from '../../data/testing/house.ts'
+} from '../../testing/house.ts'
 import { inSetup } from '../../testing/inSetup.ts'
 import { useTrainings } from '../../shot/training/trainings.ts'
 import { dialInGrinder } from '../../shot/grind/dialInWish.ts'

@@ -1,16 +1,7 @@
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
-import { ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../../data/testing/device.ts'
-import {
-  BAG,
-  GRINDER,
-  RECIPE,
-  SETUP,
-  TRAINING,
-  eventOf,
-  houseOf,
-  startedWith,
-} from '../../data/testing/house.ts'
+import { ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../../testing/device.ts'
+import { BAG, GRINDER, RECIPE, SETUP, TRAINING, eventOf, houseOf, startedWith } from '../../testing/house.ts'
 import { inSetup } from '../../testing/inSetup.ts'
 import { useTrainings } from '../../shot/training/trainings.ts'
 import { useOtherLocks } from './useOtherLocks.ts'

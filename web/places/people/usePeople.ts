@@ -1,6 +1,7 @@
 import { ENDPOINTS, type PersonChange, type PersonRecord, personRecord } from '@calm-apron/contract'
 import { computed } from 'vue'
-import { RefusedByServer, call } from '../../data/api/client.ts'
+import { call } from '../../data/api/client.ts'
+import { RefusedByServer } from '../../kit/failures.ts'
 import { peopleAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
 

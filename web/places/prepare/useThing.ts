@@ -8,7 +8,8 @@ import {
 } from '@calm-apron/contract'
 import { v7 as uuidv7 } from 'uuid'
 import { ref, shallowRef } from 'vue'
-import { RefusedByServer, call } from '../../data/api/client.ts'
+import { call } from '../../data/api/client.ts'
+import { RefusedByServer } from '../../kit/failures.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 
 /** What a change led to: stored, or somebody else was first and both versions are there to choose from. */

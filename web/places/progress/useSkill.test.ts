@@ -1,16 +1,8 @@
 import { ref } from 'vue'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
-import {
-  IDA,
-  ODALYS,
-  type Said,
-  doorsWith,
-  freshDevice,
-  sessionOf,
-  settled,
-} from '../../data/testing/device.ts'
-import { RECIPE_REVISION, TEO, houseOf, listedShot } from '../../data/testing/house.ts'
+import { IDA, ODALYS, type Said, doorsWith, freshDevice, sessionOf, settled } from '../../testing/device.ts'
+import { RECIPE_REVISION, TEO, houseOf, listedShot } from '../../testing/house.ts'
 import { inSetup } from '../../testing/inSetup.ts'
 import { useSkill } from './useSkill.ts'
 

@@ -1,7 +1,7 @@
 import type { ShotDetail } from '@calm-apron/contract'
 import { useEventListener } from '@vueuse/core'
 import { type Ref, computed } from 'vue'
-import { isTyping } from '../bar/useBarKeys.ts'
+import { isTyping } from '../../kit/isTyping.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { groupKey } from '../../data/devices/devices.ts'
 import { useTraining } from '../../shot/training/useTraining.ts'

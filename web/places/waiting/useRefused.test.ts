@@ -2,16 +2,8 @@ import { useDoor } from '../../data/door/door.ts'
 import { useDrafts } from '../../shot/draft/drafts.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
 import { carefulShot } from '@calm-apron/core/testing'
-import {
-  ODALYS,
-  doorsWith,
-  freshDevice,
-  refusal,
-  sessionOf,
-  settled,
-  shotBy,
-} from '../../data/testing/device.ts'
-import { RECIPE, RECIPE_REVISION, listedShot, shotId } from '../../data/testing/house.ts'
+import { ODALYS, doorsWith, freshDevice, refusal, sessionOf, settled, shotBy } from '../../testing/device.ts'
+import { RECIPE, RECIPE_REVISION, listedShot, shotId } from '../../testing/house.ts'
 import { inSetup } from '../../testing/inSetup.ts'
 import { useRefused } from './useRefused.ts'
 

@@ -21,12 +21,12 @@ export const useDrafts = defineStore('drafts', () => {
   }
 
   async function reload(): Promise<void> {
-    drafts.value = (await (await deviceDatabase()).getAll('drafts')).filter(isForHere).map(upToDate)
+    drafts.value = (await (await deviceDatabase()).getAll('drafts')).filter(isForHere).map(asDraft)
   }
 
   async function find(shotId: string): Promise<ShotDraft | null> {
     const found = await (await deviceDatabase()).get('drafts', shotId)
-    return found !== undefined && isForHere(found) ? upToDate(found) : null
+    return found !== undefined && isForHere(found) ? asDraft(found) : null
   }
 
   async function keep(draft: ShotDraft): Promise<void> {
@@ -55,3 +55,9 @@ export const useDrafts = defineStore('drafts', () => {
 
   return { drafts, reload, find, keep, takeBack, drop }
 })
+
+/** As this release, or an earlier one, kept it. */
+function asDraft(kept: KeptDraft): ShotDraft {
+  // The device's database knows of a draft only what it is found by; all else is as this module kept it.
+  return upToDate(kept as unknown as Parameters<typeof upToDate>[0])
+}

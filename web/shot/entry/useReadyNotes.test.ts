@@ -1,7 +1,7 @@
 import type { TodayBasket } from '@calm-apron/contract'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
-import { ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../../data/testing/device.ts'
+import { ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../../testing/device.ts'
 import {
   BAG,
   DRAFT,
@@ -14,7 +14,7 @@ import {
   eventOf,
   houseOf,
   startedWith,
-} from '../../data/testing/house.ts'
+} from '../../testing/house.ts'
 import { inSetup } from '../../testing/inSetup.ts'
 import { useTrainings } from '../training/trainings.ts'
 import type { ShotDraft } from '../draft/shotDraft.ts'

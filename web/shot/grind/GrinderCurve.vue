@@ -5,7 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import SelectField from '../../kit/forms/SelectField.vue'
-import DialInChart from '../../places/dialIn/DialInChart.vue'
+import DialInChart from './DialInChart.vue'
 import { dialInGrinder, dialInWish } from './dialInWish.ts'
 import { useGrindHistory } from './useGrindHistory.ts'
 

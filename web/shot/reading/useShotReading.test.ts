@@ -12,8 +12,8 @@ import {
   sessionOf,
   settled,
   shotBy,
-} from '../../data/testing/device.ts'
-import { RECIPE, RECIPE_REVISION, houseOf, listedShot, shotId } from '../../data/testing/house.ts'
+} from '../../testing/device.ts'
+import { RECIPE, RECIPE_REVISION, houseOf, listedShot, shotId } from '../../testing/house.ts'
 import { inSetup } from '../../testing/inSetup.ts'
 import { useShotReading } from './useShotReading.ts'
 

@@ -1,4 +1,4 @@
-import { ODALYS, doorsWith, freshDevice, freshPage, sessionOf, settled } from '../../data/testing/device.ts'
+import { ODALYS, doorsWith, freshDevice, freshPage, sessionOf, settled } from '../../testing/device.ts'
 import { useSeries } from './useSeries.ts'
 
 const SHOT = '019a5c00-0000-700a-8000-000000000001'

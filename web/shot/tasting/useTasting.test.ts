@@ -11,9 +11,10 @@ import {
   refusal,
   sessionOf,
   settled,
-} from '../../data/testing/device.ts'
+} from '../../testing/device.ts'
 import { inSetup } from '../../testing/inSetup.ts'
-import { NOTHING, useTasting } from './useTasting.ts'
+import { NOTHING } from '../../data/queries/laidOver.ts'
+import { useTasting } from './useTasting.ts'
 
 const SHOT = '019a5c00-0000-700a-8000-000000000001'
 const OTHER = '019a5c00-0000-700a-8000-000000000002'

@@ -3,7 +3,7 @@ import { RULES_VERSION } from '@calm-apron/core'
 import { useIntervalFn } from '@vueuse/core'
 import { v7 as uuidv7 } from 'uuid'
 import { computed } from 'vue'
-import { tastingOver } from '../../data/queries/laidOver.ts'
+import { NOTHING, tastingOver } from '../../data/queries/laidOver.ts'
 import { tastingAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
 import { useDoor } from '../../data/door/door.ts'
@@ -12,17 +12,6 @@ import { useOutbox } from '../../data/outbox/outbox.ts'
 
 /** Where no live line tells of another's slip that is waited for, the server is asked this often. */
 const ASK_EVERY_MS = 2000
-
-/** Of a shot of which nobody has said anything. */
-export const NOTHING: Tasting = {
-  sides: { trainee: 'waiting', trainer: 'waiting' },
-  isOpen: false,
-  called: { first: false, final: false },
-  slips: [],
-  calls: [],
-  rulings: [],
-  photos: [],
-}
 
 export type Said = Pick<Call, 'verdict' | 'cause' | 'move'>
 export type Taste = NonNullable<Slip['taste']>

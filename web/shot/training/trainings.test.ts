@@ -14,8 +14,8 @@ import {
   refusal,
   sessionOf,
   settled,
-} from '../../data/testing/device.ts'
-import { SETUP, eventOf, startedWith } from '../../data/testing/house.ts'
+} from '../../testing/device.ts'
+import { SETUP, eventOf, startedWith } from '../../testing/house.ts'
 import { inSetup } from '../../testing/inSetup.ts'
 import { useTrainings } from './trainings.ts'
 

@@ -1,15 +1,7 @@
 import { useDoor } from '../../data/door/door.ts'
 import { useLiveLine } from '../../data/live/liveLine.ts'
-import {
-  IDA,
-  ODALYS,
-  TestLine,
-  doorsWith,
-  freshDevice,
-  sessionOf,
-  settled,
-} from '../../data/testing/device.ts'
-import { MACHINE, TRAINING, houseOf, shotId, startedWith } from '../../data/testing/house.ts'
+import { IDA, ODALYS, TestLine, doorsWith, freshDevice, sessionOf, settled } from '../../testing/device.ts'
+import { MACHINE, TRAINING, houseOf, shotId, startedWith } from '../../testing/house.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { inSetup } from '../../testing/inSetup.ts'
 import { useTrainings } from './trainings.ts'

@@ -1,6 +1,7 @@
 import { ENDPOINTS, type GroupStage } from '@calm-apron/contract'
 import { computed } from 'vue'
-import { RefusedByServer, ServerUnreachable, call } from '../../data/api/client.ts'
+import { call } from '../../data/api/client.ts'
+import { RefusedByServer, ServerUnreachable } from '../../kit/failures.ts'
 import { useLiveLine } from '../../data/live/liveLine.ts'
 
 /** Follows a training: what each group is doing on whichever tablet. */

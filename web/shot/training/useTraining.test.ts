@@ -11,7 +11,7 @@ import {
   sessionOf,
   settled,
   shotBy,
-} from '../../data/testing/device.ts'
+} from '../../testing/device.ts'
 import {
   RECIPE,
   RECIPE_REVISION,
@@ -22,7 +22,7 @@ import {
   listedShot,
   shotId,
   startedWith,
-} from '../../data/testing/house.ts'
+} from '../../testing/house.ts'
 import { inSetup } from '../../testing/inSetup.ts'
 import { useTraining } from './useTraining.ts'
 

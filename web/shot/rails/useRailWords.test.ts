@@ -2,8 +2,8 @@ import { type ReadingKind, type Recipe, type ShotFacts, readShot } from '@calm-a
 import { DROP_RECIPE, PUMP_RECIPE, carefulShot, taste } from '@calm-apron/core/testing'
 import { inSetup } from '../../testing/inSetup.ts'
 
-const { useRailWords } = await import('../../shot/rails/useRailWords.ts')
-const { usePreferences } = await import('../preferences.ts')
+const { useRailWords } = await import('./useRailWords.ts')
+const { usePreferences } = await import('../../kit/preferences.ts')
 
 const { result: rail } = await inSetup(() => ({ ...useRailWords(), preferences: usePreferences() }))
 

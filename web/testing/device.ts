@@ -5,8 +5,8 @@ import { unknownFacts } from '@calm-apron/core'
 import { PiniaColada } from '@pinia/colada'
 import { type Pinia, createPinia, disposePinia, setActivePinia } from 'pinia'
 import { createApp } from 'vue'
-import { doorBell } from '../api/client.ts'
-import { deviceDatabase } from '../device/deviceDatabase.ts'
+import { doorBell } from '../data/api/client.ts'
+import { deviceDatabase } from '../data/device/deviceDatabase.ts'
 
 /** What a test's server says: a status and a body, or nothing at all. */
 export type Said = { status?: number; body: unknown } | 'nothing'

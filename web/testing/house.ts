@@ -8,8 +8,8 @@ import {
 } from '@calm-apron/contract'
 import type { AsItStood, ShotFacts, TrainingEvent, TrainingSetup } from '@calm-apron/core'
 import { PUMP_RECIPE, carefulShot } from '@calm-apron/core/testing'
-import { draftOf } from '../../shot/draft/shotDraft.ts'
-import { newCoffee } from '../../shot/coffee/newCoffee.ts'
+import { draftOf } from '../shot/draft/shotDraft.ts'
+import { newCoffee } from '../shot/coffee/newCoffee.ts'
 import { IDA, ODALYS, shotBy, todayOf } from './device.ts'
 
 const id = (kind: number, last: number) =>
