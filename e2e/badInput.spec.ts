@@ -71,6 +71,37 @@ test('the same shot saved from two tabs: the second is asked, and becomes a corr
   await expect(twin.getByText('Grind setting: 14 → 15')).toBeVisible()
 })
 
+test('a correction changes only what was changed: a note alone is one, and a finer weight stays as it was weighed', async ({
+  page,
+}) => {
+  const bar = new Bar(page)
+  await bar.begin('Teo Varga-Lind', 'House double')
+  await bar.goTo('Dose')
+  await bar.answer('How was it weighed?', 'Scale was tared')
+  await page.getByLabel('Net weight').fill('18,25')
+  await bar.save()
+  const shot = `/api/v1${new URL(page.url()).pathname}`
+  const stored = async () => {
+    const headers = { 'Calm-Apron-Contract': '2' }
+    return (await (await page.request.get(shot, { headers })).json()) as {
+      current: { revisionNo: number; note: string; facts: { dose: { netG: number } } }
+    }
+  }
+  await expect.poll(async () => (await stored()).current?.facts.dose.netG).toBe(18.25)
+  await page.getByRole('link', { name: 'Correct a number' }).click()
+  await page.getByText('More: signs, own rating, note, photo').click()
+  await page.getByLabel('Note', { exact: true }).fill('a new tin of beans')
+  await page.getByLabel('Why is it corrected?').fill('forgot to write it down')
+  await expect(page.getByText('The note says something else.')).toBeVisible()
+  await page.getByRole('button', { name: 'Save the correction' }).click()
+  await expect(page.getByText('a new tin of beans')).toBeVisible()
+  await expect.poll(async () => (await stored()).current.revisionNo).toBe(2)
+  expect((await stored()).current).toMatchObject({
+    note: 'a new tin of beans',
+    facts: { dose: { by: 'net', netG: 18.25 } },
+  })
+})
+
 test('two people correct the same shot: the second is told and shown the newest', async ({
   page,
   context,

@@ -18,6 +18,8 @@ useDesignTokenProvider(
   computed(() => ({
     theme: createTheme(theme.value.algorithm),
     token: { ...seedToken, ...theme.value.token },
+    // Its styles reach its own parts alone.
+    hashed: true,
   })),
 )
 </script>
