@@ -129,7 +129,6 @@ export async function freshDevice(says: Record<string, () => Said | Promise<Said
   const asked: string[] = []
   Object.assign(globalThis, {
     window: new EventTarget(),
-    document: Object.assign(new EventTarget(), { visibilityState: 'visible', querySelector: () => null }),
     BroadcastChannel: LoneChannel,
     EventSource: TestLine,
     setTimeout: laterMaybe,
