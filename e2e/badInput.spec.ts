@@ -87,7 +87,8 @@ test('a correction changes only what was changed: a note alone is one, and a fin
       current: { revisionNo: number; note: string; facts: { dose: { netG: number } } }
     }
   }
-  await expect.poll(async () => (await stored()).current?.facts.dose.netG).toBe(18.25)
+  await expect(page.getByRole('link', { name: /^Kept here/ })).toBeHidden()
+  expect((await stored()).current.facts.dose.netG).toBe(18.25)
   await page.getByRole('link', { name: 'Correct a number' }).click()
   await page.getByText('More: signs, own rating, note, photo').click()
   await page.getByLabel('Note', { exact: true }).fill('a new tin of beans')
