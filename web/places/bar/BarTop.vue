@@ -60,7 +60,8 @@ const others = computed(() =>
       :aria-label="t('bar.sounds')"
       @click="isMuted = !isMuted"
     >
-      <template #icon><LineIcon sign="sound" /></template>{{ t(isMuted ? 'bar.muted' : 'bar.audible') }}
+      <template #icon><LineIcon class="sound" sign="sound" /></template
+      >{{ t(isMuted ? 'bar.muted' : 'bar.audible') }}
     </Button>
     <RouterLink
       v-if="draft.trainingId"
@@ -72,6 +73,9 @@ const others = computed(() =>
 </template>
 
 <style scoped>
+.sound {
+  margin-right: 8px;
+}
 .top {
   display: flex;
   flex-wrap: wrap;
