@@ -75,6 +75,19 @@ test('one that the server refused stays where it was pulled, and is in no list',
   end()
 })
 
+test('where another tablet was first under the same id, the stored shot stands, and not the refused one', async () => {
+  await house({
+    'GET /shots/*': () => ({ body: detailOf(1) }),
+    'PUT /shots/*': () => refusal('id-taken', 409),
+  })
+  const { result, end, outbox } = await pageOf(() => useShot(() => shotId(1)))
+  await outbox.addShot(shotId(1), { ...own, note: 'refused' })
+  await settled()
+  expect(outbox.refused).toHaveLength(1)
+  expect(result.shot.value?.current.note).toBe(detailOf(1).current.note)
+  end()
+})
+
 test('what was told once is there at once on a line that hangs, for the same person alone', async () => {
   const { says } = await house({ 'GET /shots/*': () => ({ body: detailOf(1) }) })
   const first = await pageOf(() => useShot(() => shotId(1)))

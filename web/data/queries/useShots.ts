@@ -42,8 +42,10 @@ export function useShot(shotId: () => string): FoundShot {
   )
   /** What others recorded on this device is for whoever may see it. */
   const isSeen = ({ body }: ShotWrite) => door.may('see-shots', body.personId === door.personId)
-  /** What was not sent yet nobody else knows of. */
-  const isUnsent = computed(() => write.value !== undefined && write.value.sentAtMs === undefined)
+  /** What was not sent yet nobody else knows of; where it was refused there may be another under its id, which stands. */
+  const isUnsent = computed(
+    () => write.value !== undefined && write.value.sentAtMs === undefined && write.value.refused === null,
+  )
   const answer = useAnswer(() => (shotId() === '' || isUnsent.value ? null : shotAsked(shotId())))
   const recordedHere = computed<ShotDetail | null>(() => {
     const recipe = academy.recipe(write.value?.body.recipeRevisionId ?? '')
