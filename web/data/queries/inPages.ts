@@ -1,8 +1,14 @@
+/** Pages in their order, and whether there is a further one. */
+export interface Pages<P> {
+  pages: P[]
+  hasMore: boolean
+}
+
 /** Page after page, as long as there is a further one, or until so many were had. */
 export async function inPages<P extends { nextCursor: string | null }>(
   ask: (cursor: string | null) => Promise<P>,
   most = Infinity,
-): Promise<P[]> {
+): Promise<Pages<P>> {
   const pages: P[] = []
   let cursor: string | null = null
   do {
@@ -10,5 +16,5 @@ export async function inPages<P extends { nextCursor: string | null }>(
     pages.push(page)
     cursor = page.nextCursor
   } while (cursor !== null && pages.length < most)
-  return pages
+  return { pages, hasMore: cursor !== null }
 }

@@ -47,8 +47,8 @@ export function preparedAsked(
     ask: async () => {
       const told = await inPages(async (cursor) => pageOf(wanted, cursor), pages)
       return {
-        things: told.flatMap(({ things }) => things),
-        hasMore: told.at(-1)?.nextCursor != null,
+        things: told.pages.flatMap(({ things }) => things),
+        hasMore: told.hasMore,
       }
     },
   }
@@ -57,8 +57,8 @@ export function preparedAsked(
 /** Everything of a kind that is not put away. @throws as `call` does */
 export async function allOf<K extends PreparedKind>(kind: K, parentId?: string): Promise<Prepared<K>[]> {
   const wanted = { kind, ...(parentId !== undefined && { parentId }) }
-  const told = await inPages(async (cursor) => pageOf(wanted, cursor, BOUNDS.pageSize.max))
-  return told.flatMap(({ things }) => things.flatMap((record) => asKind(record, kind) ?? []))
+  const { pages } = await inPages(async (cursor) => pageOf(wanted, cursor, BOUNDS.pageSize.max))
+  return pages.flatMap(({ things }) => things.flatMap((record) => asKind(record, kind) ?? []))
 }
 
 export function allAsked<K extends PreparedKind>(kind: K, parentId?: string): Question<Prepared<K>[]> {

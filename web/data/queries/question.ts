@@ -23,6 +23,11 @@ export const SUBJECTS = [
 ] as const
 export type Subject = (typeof SUBJECTS)[number]
 
+/** Of what an entry of the cache is: its key names the viewer, then the subject. Undefined where nothing was asked. */
+export function subjectOf(key: readonly unknown[]): Subject | undefined {
+  return SUBJECTS.find((each) => each === key[1])
+}
+
 /** What was told, and when it was asked for by this device's clock: whatever was sent since is not in it. */
 export interface Told<T> {
   value: T

@@ -99,7 +99,7 @@ export function tracesAsked(
           call(ENDPOINTS.listAudit, { query: { ...wanted, ...(cursor !== null && { cursor }) } }),
         pages,
       )
-      return { entries: told.flatMap(({ entries }) => entries), hasMore: told.at(-1)?.nextCursor != null }
+      return { entries: told.pages.flatMap(({ entries }) => entries), hasMore: told.hasMore }
     },
   }
 }
@@ -115,8 +115,8 @@ export function pastTrainingsAsked(pages: number): Question<{ trainings: Trainin
         pages,
       )
       return {
-        trainings: told.flatMap(({ trainings }) => trainings),
-        hasMore: told.at(-1)?.nextCursor != null,
+        trainings: told.pages.flatMap(({ trainings }) => trainings),
+        hasMore: told.hasMore,
       }
     },
   }
@@ -173,14 +173,14 @@ export function shotsAsked(wanted: ShotsWanted, limit = DEFAULT_PAGE_SIZE, pages
   return {
     key: ['shots', { ...wanted }, limit],
     ask: async () => {
-      const asked = await inPages(
+      const told = await inPages(
         async (cursor) =>
           call(ENDPOINTS.listShots, { query: { ...wanted, limit, ...(cursor !== null && { cursor }) } }),
         pages,
       )
       return {
-        shots: asked.flatMap(({ shots, recipes }) => withRecipes(shots, recipes)),
-        hasMore: asked.at(-1)?.nextCursor != null,
+        shots: told.pages.flatMap(({ shots, recipes }) => withRecipes(shots, recipes)),
+        hasMore: told.hasMore,
       }
     },
     kept: keptList(wanted, limit),

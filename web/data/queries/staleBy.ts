@@ -1,6 +1,6 @@
 import type { LiveNews } from '@calm-apron/contract'
 import type { UnsentWrite } from '../device/deviceDatabase.ts'
-import { SUBJECTS, type Subject } from './question.ts'
+import { type Subject, subjectOf } from './question.ts'
 
 /** Whether a piece of news makes what was told of a subject stale; `about` is what stands in its key after it. */
 type Stale = (news: LiveNews, about: unknown) => boolean
@@ -45,9 +45,9 @@ export const STALE_BY: Readonly<Record<Subject, Stale>> = {
 export const AT_MOST_EVERY_MS: Partial<Record<Subject, number>> = { today: 1500, audit: 1500 }
 
 /** @param key as it stands in the cache: whose it is, the subject, what about it */
-export function isStaleBy([, subject, about]: readonly unknown[], news: LiveNews): boolean {
-  const known = SUBJECTS.find((each) => each === subject)
-  return known !== undefined && (news.kind === 'here' || STALE_BY[known](news, about))
+export function isStaleBy(key: readonly unknown[], news: LiveNews): boolean {
+  const subject = subjectOf(key)
+  return subject !== undefined && (news.kind === 'here' || STALE_BY[subject](news, key[2]))
 }
 
 /** What the others hear of a write of ours, where the line that would tell us does not stand. */

@@ -4,7 +4,7 @@ import { toValue } from 'vue'
 import { RefusedByServer, ServerUnreachable, wordOf } from '../../kit/failures.ts'
 import { useLiveLine } from '../live/liveLine.ts'
 import { useOutbox } from '../outbox/outbox.ts'
-import { SUBJECTS } from './question.ts'
+import { subjectOf } from './question.ts'
 import { AT_MOST_EVERY_MS, isStaleBy, newsOfWrite } from './staleBy.ts'
 
 /** Not at the same moment on all tablets. */
@@ -57,7 +57,7 @@ export function useFreshness(): void {
   }
 
   function leastApartMs({ key }: UseQueryEntry): number {
-    const subject = SUBJECTS.find((each) => each === key[1])
+    const subject = subjectOf(key)
     return (subject && AT_MOST_EVERY_MS[subject]) ?? 0
   }
 
