@@ -1,7 +1,7 @@
 import { baseCompile } from '@intlify/message-compiler'
 import type { Plugin } from 'vite'
 
-const WORDS = /\/web\/words\/en\w+\.ts$/
+const WORDS = /\/web\/words\/\w+\/(?!index)\w+\.ts$/
 
 interface Text {
   start: number

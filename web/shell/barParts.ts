@@ -10,7 +10,7 @@ export const BAR_PARTS = {
   dialIn: fetched(withWords('dialIn', () => import('../places/dialIn/DialInPage.vue'))),
   tasting: fetched(withWords('reading', () => import('../places/tasting/TastingPage.vue'))),
   reading: fetched(withWords('reading', () => import('../places/reading/ReadingPage.vue'))),
-  correct: fetched(withWords('reading', () => import('../places/reading/CorrectPage.vue'))),
+  correct: fetched(withWords('correct', () => import('../places/reading/CorrectPage.vue'))),
 } as const
 
 /** Until the first view stands nothing else is fetched. */

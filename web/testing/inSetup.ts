@@ -45,9 +45,8 @@ export async function inSetup<T>(
   /** What a place is loaded by, where a test says that it can't be. */
   loads?: () => Promise<never>,
 ): Promise<SetUp<T>> {
-  const { i18n, PARTS } = await import('../words/index.ts')
-  for (const part of Object.values(PARTS))
-    for (const bring of part) i18n.global.mergeLocaleMessage('en', await bring())
+  const { PARTS, bringWords, i18n } = await import('../words/index.ts')
+  for (const part of Object.keys(PARTS)) await bringWords(part as keyof typeof PARTS)
   const page = { render: none }
   const router = createRouter({
     history: createMemoryHistory(),

@@ -2,16 +2,17 @@ import { CHANNELS, FLAWS_SEEN, OPTION_SETS, SIGNS } from '@calm-apron/core'
 import { PREPARED_CONTENT, PREPARED_KINDS } from '@calm-apron/contract'
 import { type FieldSpec, fieldsOf } from '../places/prepare/fields/fieldSpec.ts'
 import { keysSaid, namespacesAt, placesOf } from './testing/usedWords.ts'
-import { enFirst } from './enFirst.ts'
+import { en as catalogue } from './en/index.ts'
 import { PARTS } from './index.ts'
 
-const partsOf = (part: keyof typeof PARTS) => Promise.all(PARTS[part].map((bring) => bring()))
+const { first, later } = catalogue
+const partsOf = (part: keyof typeof PARTS) => Promise.all(PARTS[part].map((name) => later[name]()))
 const brought = Object.fromEntries(
   await Promise.all(
     Object.keys(PARTS).map(async (part) => [part, await partsOf(part as keyof typeof PARTS)] as const),
   ),
 )
-const modules = [enFirst, ...new Set(Object.values(brought).flat())]
+const modules = [first, ...new Set(Object.values(brought).flat())]
 const en = Object.assign({}, ...modules) as object
 
 /** Every text of the catalogue with the path it stands at. */
@@ -66,7 +67,7 @@ test('every place has the words it uses, from the start or brought with it', () 
   expect(places.length).toBeGreaterThan(35)
   const known = new Set(Object.keys(en))
   const lacking = places.flatMap(({ file, parts }) => {
-    const here = new Set([enFirst, ...parts.flatMap((part) => brought[part] ?? [])].flatMap(Object.keys))
+    const here = new Set([first, ...parts.flatMap((part) => brought[part] ?? [])].flatMap(Object.keys))
     return [...namespacesAt(file, known)]
       .filter(([namespace]) => !here.has(namespace))
       .map(([namespace, usedBy]) => `${file}: ${namespace} (${usedBy})`)

@@ -1,5 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { dirname, join } from 'node:path'
+import { babelParse } from 'vue/compiler-sfc'
 
 /** What is loaded by itself, and the parts of the catalogue that come with it. */
 export interface Place {
@@ -10,36 +11,53 @@ export interface Place {
 const LOADED = /(withWords\('(\w+)', )?\(\) =>\s+import\('(\.[^']+)'\)/g
 /** A key as it is said; a field's path, which looks alike, is looked up in `issues`. */
 const KEY = /(?<!issues\[)['`](\w+)\.(?=[\w$])/g
-/** How far a page that stands inside a frame is indented. */
-const INSIDE = ' '.repeat(8)
 const IMPORTED = /^import (?!type)[^'"`;]*?from '(\.[^']+)'/gm
 
-/** What one file loads later, with its words. */
-function loadedBy(file: string): (Place & { at: number })[] {
-  return [...readFileSync(file, 'utf8').matchAll(LOADED)].map(({ index, 2: part, 3: path = '' }) => ({
+/** What a file, or a part of it, loads later, with its words. */
+function loadedIn(text: string, file: string): Place[] {
+  return [...text.matchAll(LOADED)].map(({ 2: part, 3: path = '' }) => ({
     file: join(dirname(file), path),
     parts: part === undefined ? [] : [part],
-    at: index,
   }))
 }
 
-/**
- * All that is loaded by itself in the app, with the words that are there by then. For the catalogue's tests.
- * @param router pages that stand inside a frame, indented further than it, have the frame's words too
- */
+const loadedBy = (file: string) => loadedIn(readFileSync(file, 'utf8'), file)
+
+type Tree = Record<string, unknown> & { start: number; end: number }
+const isTree = (node: unknown): node is Tree =>
+  typeof node === 'object' && node !== null && 'start' in node && 'end' in node
+
+/** What a route's object says under a name. */
+function saidUnder(route: Tree, name: string): Tree | undefined {
+  const said = Array.isArray(route['properties']) ? route['properties'].filter(isTree) : []
+  const found = said.find(({ key }) => isTree(key) && key['name'] === name)?.['value']
+  return isTree(found) ? found : undefined
+}
+
+/** Every place that routes lead to; one that stands in a frame (`children`) has the frame's words too. */
+function routedIn(node: unknown, text: string, file: string, frame: readonly string[] = []): Place[] {
+  if (Array.isArray(node)) return node.flatMap((each) => routedIn(each, text, file, frame))
+  if (!isTree(node)) return []
+  const component = node['type'] === 'ObjectExpression' ? saidUnder(node, 'component') : undefined
+  if (!component) return Object.values(node).flatMap((each) => routedIn(each, text, file, frame))
+  const here = loadedIn(text.slice(component.start, component.end), file)
+  const own = here.map((place) => ({ ...place, parts: [...place.parts, ...frame] }))
+  const parts = [...frame, ...here.flatMap((place) => place.parts)]
+  return [...own, ...routedIn(saidUnder(node, 'children'), text, file, parts)]
+}
+
+/** All that is loaded by itself in the app, with the words that are there by then. For the catalogue's tests. */
 export function placesOf(router: string, app: string): Place[] {
   const text = readFileSync(router, 'utf8')
-  let frame: string[] = []
-  const routed = loadedBy(router).map(({ at, ...place }) => {
-    const isInside = text.slice(text.lastIndexOf('\n', at) + 1).startsWith(INSIDE)
-    if (isInside) return { ...place, parts: [...place.parts, ...frame] }
-    frame = place.parts
-    return place
-  })
-  const others = readdirSync(dirname(app), { recursive: true, encoding: 'utf8' }).flatMap((name) =>
-    name.endsWith('.vue') ? loadedBy(join(dirname(app), name)) : [],
+  const routed = routedIn(
+    babelParse(text, { sourceType: 'module', plugins: ['typescript'] }).program.body,
+    text,
+    router,
   )
-  return [{ file: app, parts: [] }, ...others.filter(({ parts }) => parts.length > 0), ...routed]
+  const later = readdirSync(dirname(app), { recursive: true, encoding: 'utf8' }).flatMap((name) =>
+    /\.vue$|barParts\.ts$/.test(name) ? loadedBy(join(dirname(app), name)) : [],
+  )
+  return [{ file: app, parts: [] }, ...later.filter(({ parts }) => parts.length > 0), ...routed]
 }
 
 /** Which namespaces of the catalogue a place uses, itself or in what it is made of, and which file does. */

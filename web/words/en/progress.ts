@@ -1,7 +1,7 @@
-import { enSkill } from './enSkill.ts'
+import { skillWords } from './skill.ts'
 
 /** Words of Progress. */
-export const enProgress = {
+export const progressWords = {
   progress: {
     title: 'Progress',
     who: 'Whose shots?',
@@ -14,5 +14,5 @@ export const enProgress = {
     offlineNone: 'This device knows no shots of {person} yet.',
     corrected: 'corrected',
   },
-  skill: enSkill,
+  skill: skillWords,
 }

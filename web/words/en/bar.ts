@@ -1,8 +1,8 @@
 import type { FLOW_MARKS, FaultShown, RecheckReason, ShotPurpose } from '@calm-apron/core'
-import type { DeviceTrouble } from '../data/devices/barDevice.ts'
+import type { DeviceTrouble } from '../../data/devices/barDevice.ts'
 
 /** Words of the bar: trainings, the live shot, its devices. */
-export const enBar = {
+export const barWords = {
   training: {
     on: 'At the bar today',
     new: 'Start a training',

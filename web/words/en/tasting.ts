@@ -2,7 +2,7 @@ import type { CALL_STAGES } from '@calm-apron/contract'
 import type { GrindDirection } from '@calm-apron/core'
 
 /** Words of calls and slips. */
-export const enTasting = {
+export const tastingWords = {
   call: {
     title: 'Said before the reading',
     what: 'What is it?',

@@ -1,5 +1,5 @@
 /** Words for coming in, switching, and one’s own sign-in. */
-export const enDoors = {
+export const doorsWords = {
   setUp: {
     title: 'Set up your academy',
     intro: 'Nobody is here yet. Whoever can read the server’s console may make the academy and be its head.',

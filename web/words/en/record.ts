@@ -1,7 +1,7 @@
 import type { Heading, Verdict } from '@calm-apron/core'
 
 /** What is said of shots in many places: verdicts, facts, what waits. */
-export const enRecord = {
+export const recordWords = {
   verdict: {
     under: 'Under-extracted',
     balanced: 'Balanced',

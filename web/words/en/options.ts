@@ -10,14 +10,14 @@ import type {
   TampSchool,
   VesselKind,
 } from '@calm-apron/core'
-import { enEntry } from './enEntry.ts'
+import { entryWords } from './entry.ts'
 
 const SIZES = { single: 'single', double: 'double', triple: 'triple' } satisfies Record<BasketSize, string>
 const SELECTED = { none: 'none', single: 'single', double: 'double' } satisfies Record<Selector, string>
 
 /** What may be chosen in the fields of all that is prepared, by field. */
 export const OPTION_WORDS = {
-  clock: enEntry.clock,
+  clock: entryWords.clock,
   onlyRecorded: {
     dose: 'dose',
     tamp: 'tamp',
@@ -25,7 +25,7 @@ export const OPTION_WORDS = {
     time: 'time',
     taste: 'taste',
   } satisfies Record<ReadingKind, string>,
-  doseBy: enEntry.doseBy,
+  doseBy: entryWords.doseBy,
   tampBy: {
     settled: 'when the bed stops giving',
     force: 'at a calibrated force',
@@ -33,7 +33,7 @@ export const OPTION_WORDS = {
     'levelling-tool': 'with a levelling tool',
     lever: 'with a lever',
   } satisfies Record<TampSchool, string>,
-  lowDoseRule: enEntry.lowDoseRule,
+  lowDoseRule: entryWords.lowDoseRule,
   roastLevel: {
     light: 'light',
     'medium-light': 'medium light',

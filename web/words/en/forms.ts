@@ -1,7 +1,7 @@
 import type { ProblemCode } from '@calm-apron/contract'
 
 /** Words of every form: what is wrong with a field, and why something was refused. */
-export const enForms = {
+export const formsWords = {
   form: {
     unreachable: 'The server is not answering. What you typed is kept; try again in a moment.',
     slowDown:

@@ -8,7 +8,7 @@ interface StepWords {
 }
 
 /** The steps of a routine and its cautions: they are there from the start, where the act is. */
-export const enSteps = {
+export const stepsWords = {
   shotStep: {
     'warm-up': {
       what: 'Let machine and portafilter warm up',

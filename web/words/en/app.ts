@@ -1,9 +1,9 @@
 import type { Role } from '@calm-apron/contract'
 import type { Freshness } from '@calm-apron/core'
-import type { Term } from '../kit/glossary/terms.ts'
+import type { Term } from '../../kit/glossary/terms.ts'
 
 /** Words of the frame around every place, and of Today. */
-export const enApp = {
+export const appWords = {
   app: {
     name: 'Calm Apron',
     skip: 'Skip to the page',

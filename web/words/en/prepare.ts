@@ -7,10 +7,10 @@ import type {
   TampSchool,
 } from '@calm-apron/core'
 import type { RowReport } from '@calm-apron/contract'
-import type { FileIssue } from '../places/prepare/files/readFile.ts'
+import type { FileIssue } from '../../places/prepare/files/readFile.ts'
 
 /** Words of preparing: recipes, coffees, routines, files. */
-export const enPrepare = {
+export const prepareWords = {
   prepare: {
     parts: 'Parts of Prepare',
     recipes: 'Recipes',

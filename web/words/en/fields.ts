@@ -1,9 +1,9 @@
 import type { PreparedKind } from '@calm-apron/contract'
-import { enApp } from './enApp.ts'
-import { OPTION_WORDS } from './enOptions.ts'
+import { appWords } from './app.ts'
+import { OPTION_WORDS } from './options.ts'
 
 /** Fields of all that is prepared: their names, hints and choices. */
-export const enFields = {
+export const fieldsWords = {
   prepared: {
     yes: 'Yes',
     no: 'No',
@@ -12,7 +12,7 @@ export const enFields = {
     gone: 'no longer there',
     change: '{field}: {before} → {after}',
     changeGone: '{field}: {before}, taken out',
-    looking: enApp.app.loading,
+    looking: appWords.app.loading,
     offline: 'This can only be prepared while the server answers. Trying again when you come back.',
     search: 'Search',
     searchKey: 'Press / to search',

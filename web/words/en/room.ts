@@ -1,8 +1,8 @@
 import type { GroupDisagreement, RoomPart } from '@calm-apron/core'
-import type { RoomKind } from '../places/prepare/room/newEquipment.ts'
+import type { RoomKind } from '../../places/prepare/room/newEquipment.ts'
 
 /** Words of rooms and equipment. */
-export const enRoom = {
+export const roomWords = {
   room: {
     intro: 'Each room with its machines, grinders and all that hangs on them.',
     add: 'Add a room',

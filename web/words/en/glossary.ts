@@ -1,7 +1,7 @@
-import type { DrawingName, Term } from '../kit/glossary/terms.ts'
+import type { DrawingName, Term } from '../../kit/glossary/terms.ts'
 
 /** The words of the craft. */
-export const enGlossary = {
+export const glossaryWords = {
   glossary: {
     intro: 'What the words mean here. Wherever one stands with a question mark, it is one tap away.',
     more: 'All words',

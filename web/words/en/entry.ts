@@ -9,11 +9,11 @@ import type {
   Tilt,
   PressureCaution,
 } from '@calm-apron/core'
-import type { EntryIssue } from '../shot/draft/readEntry.ts'
-import type { BarStep, GateQuestion } from '../shot/draft/shotDraft.ts'
+import type { EntryIssue } from '../../shot/draft/readEntry.ts'
+import type { BarStep, GateQuestion } from '../../shot/draft/shotDraft.ts'
 
 /** Words of a shot while it is entered. */
-export const enEntry = {
+export const entryWords = {
   recipe: {
     targets: '{dose} in, {yield} out, {ratio}',
     window: {

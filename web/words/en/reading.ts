@@ -1,5 +1,5 @@
 /** Words of a reading and its correction. */
-export const enReading = {
+export const readingWords = {
   reading: {
     of: '{person}, {date}, {time}',
     observeFirst: 'Find this out next:',

@@ -1,5 +1,5 @@
 /** Words of a grinder and its scale. */
-export const enGrinder = {
+export const grinderWords = {
   grinder: {
     finer: 'finer',
     coarser: 'coarser',

@@ -10,7 +10,7 @@ import type {
 } from '@calm-apron/core'
 
 /** What a judgement says: causes, moves, reasons, evidence, and what to look at. */
-export const enJudgement = {
+export const judgementWords = {
   cause: {
     none: 'nothing is wrong',
     'grind-too-coarse': 'the grind is too coarse',

@@ -1,7 +1,7 @@
 import type { Rung, SkillStory } from '@calm-apron/core'
 
 /** What is said of somebody's skill. */
-export const enSkill = {
+export const skillWords = {
   title: 'Where it stands',
   overall: 'As a whole: {rung}.',
   pass: 'Chance of passing an assessment set today: {percent}.',

@@ -1,7 +1,7 @@
 import type { DIAL_IN_REASONS, DIAL_IN_STEPS, WAYS_OUT } from '@calm-apron/core'
 
 /** Words of dialling in. */
-export const enDialIn = {
+export const dialInWords = {
   dialin: {
     title: 'Dial in',
     notOpen: 'Dialling in is open to you once your trainer lets trainees set the grind.',

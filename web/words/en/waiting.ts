@@ -1,5 +1,5 @@
 /** Words of what waits to be sent. */
-export const enWaiting = {
+export const waitingWords = {
   waiting: {
     title: 'Waiting to be sent',
     none: 'Nothing is waiting. All that was entered on this device is stored.',

@@ -1,7 +1,7 @@
 import type { NotJudged, Side, Standing } from '@calm-apron/core'
 
 /** Words of a shot's rails. */
-export const enRails = {
+export const railsWords = {
   rail: {
     dose: 'Dose',
     tamp: 'Tamp',

@@ -1,7 +1,7 @@
 import type { AuditKind, ClaimKind, PersonRecord } from '@calm-apron/contract'
 
 /** Words for people, the trail of changes, and what is kept aside. */
-export const enPeople = {
+export const peopleWords = {
   people: {
     title: 'People',
     intro: 'Everyone who teaches or learns here. Nobody comes in without an invitation from a head.',
