@@ -1,11 +1,8 @@
+import { FACT_BOUNDS } from '@calm-apron/core'
+
 /** Bounds that catch slips of the finger, in base units. Whether a value is any good is the core's to say. */
 export const BOUNDS = {
-  doseNetG: { min: 0.1, max: 40 },
-  cupNetG: { min: 0, max: 400 },
-  scaleG: { min: 0, max: 3000 },
-  instantS: { min: 0, max: 300 },
-  grindSetting: { min: 0, max: 1000 },
-  taste: { min: 0, max: 10 },
+  ...FACT_BOUNDS,
   reasonLength: { min: 3, max: 300 },
   /** No record of ours lies outside; a clock that says otherwise is wrong. */
   year: { min: 2000, max: 2199 },
@@ -41,15 +38,12 @@ export const BOUNDS = {
   litres: { min: 0.1, max: 1000 },
   mgPerLitre: { min: 1, max: 5000 },
   timerS: { min: 1, max: 7200 },
-  cupMl: { min: 0, max: 500 },
-  rating: { min: 0, max: 10 },
   shotNoteLength: { min: 0, max: 500 },
   /** A minute of samples at 10 Hz takes about 4,000 signs. */
   seriesLength: { min: 0, max: 40_000 },
   /** A photo as it is sent, scaled down by the device: about 130 kB of picture. */
   photoLength: { min: 100, max: 180_000 },
   photosOfShot: { min: 0, max: 4 },
-  marks: { min: 0, max: 100 },
   shotCount: { min: 0, max: 500 },
   spentG: { min: 0, max: 10_000 },
   /** Parts in one list: groups of a machine, steps of a routine, things on a bench. */

@@ -1,15 +1,7 @@
-import {
-  ABANDONMENTS,
-  FIRST_DROPS,
-  PUCKS,
-  SIDES,
-  STREAMS,
-  TILTS,
-  netG,
-  type ShotFacts,
-} from '@calm-apron/core'
+import { FACTS, FIRST_DROPS, netG, type ShotFacts } from '@calm-apron/core'
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
+import { factSchemas } from './factSchemas.ts'
 import { id, refuse, within } from './primitives.ts'
 import { tasteTargets } from './recipe.ts'
 import { shotMeasures, shotNotes } from './shotNotes.ts'
@@ -63,16 +55,8 @@ const clock = z
       refuse(context, ['lastDripS'], 'drip-before-stop', 'The last drip lies before the stop.')
   })
 
-const tasteAxis = z.int().min(BOUNDS.taste.min).max(BOUNDS.taste.max).nullable()
-
 /** What was tasted, each axis 0–10; null where it could not be told. */
-export const tasteFacts = z.strictObject({
-  sour: tasteAxis,
-  sweet: tasteAxis,
-  bitter: tasteAxis,
-  body: tasteAxis,
-  dryness: tasteAxis,
-})
+export const tasteFacts = z.strictObject(factSchemas(FACTS.taste))
 
 /** What a shot was meant to be where dialling in took it off its recipe. */
 const wantedOfShot = z.strictObject({
@@ -84,24 +68,14 @@ const wantedOfShot = z.strictObject({
 /** What was observed of one shot. A part nobody saw is null. */
 export const shotFacts = z
   .strictObject({
-    grindSetting: within(BOUNDS.grindSetting).nullable(),
-    grinderPurged: z.boolean().nullable(),
-    machineHot: z.boolean().nullable(),
-    basketDry: z.boolean().nullable(),
-    basketClean: z.boolean().nullable().exactOptional(),
-    rightBasket: z.boolean().nullable(),
-    bedEven: z.boolean().nullable(),
+    ...factSchemas(FACTS.gate),
+    ...factSchemas(FACTS.shot),
     dose: weighing(BOUNDS.doseNetG).nullable(),
-    tamp: z.strictObject({
-      tilt: z.enum(TILTS).nullable(),
-      lowSide: z.enum(SIDES).nullable(),
-      settled: z.boolean().nullable(),
-    }),
+    tamp: z.strictObject(factSchemas(FACTS.tamp)),
     clock: clock.nullable(),
     cup: weighing(BOUNDS.cupNetG).nullable(),
-    abandoned: z.enum(ABANDONMENTS).nullable(),
     taste: tasteFacts,
-    look: z.strictObject({ stream: z.enum(STREAMS).nullable(), puck: z.enum(PUCKS).nullable() }),
+    look: z.strictObject(factSchemas(FACTS.look)),
     wanted: wantedOfShot.exactOptional(),
     measured: shotMeasures.exactOptional(),
     noted: shotNotes.exactOptional(),

@@ -21,19 +21,13 @@ export type { RecipeDisagreement, RecipeDraft } from './recipe/checkRecipe.ts'
 export {
   BASKET_SIZES,
   DOSE_TOLERANCES_G,
-  LOW_DOSE_RULES,
   PRESET_RECIPES,
   RECIPE_PRESETS,
   TAMP_SCHOOLS,
 } from './recipe/presets.ts'
-export type {
-  BasketSize,
-  LowDoseRule,
-  RecipeMethod,
-  RecipePreset,
-  RecipePresetKey,
-  TampSchool,
-} from './recipe/presets.ts'
+export { LOW_DOSE_RULES } from './shot/seen.ts'
+export type { BasketSize, RecipeMethod, RecipePreset, RecipePresetKey, TampSchool } from './recipe/presets.ts'
+export type { LowDoseRule } from './shot/seen.ts'
 export {
   FRESHNESSES,
   FRESHNESS_PRESETS,
@@ -86,33 +80,28 @@ export type { Observer, RoutinePreset, RoutineStep, StepKey, StepTimer } from '.
 export { ACTS, ACT_OF_CAUTION, CAUTION_KEYS } from './caution/cautions.ts'
 export type { Act, CautionKey } from './caution/cautions.ts'
 // One shot
-export {
-  ABANDONMENTS,
-  FIRST_DROPS,
-  PUCKS,
-  SIDES,
-  STREAMS,
-  TASTE_AXES,
-  TILTS,
-  unknownFacts,
-} from './shot/facts.ts'
+export { BAR_STEPS } from './shot/barSteps.ts'
+export type { BarStep } from './shot/barSteps.ts'
+export { FACTS, FACT_BOUNDS } from './shot/factTable.ts'
+export type { FactName, FactPart } from './shot/factTable.ts'
+export { nothingOf } from './shot/factKinds.ts'
+export type { FactBounds, FactRow, FactRows, FactsOf, LaterIn, ValueOf } from './shot/factKinds.ts'
+export { TASTE_AXES, unknownFacts } from './shot/facts.ts'
+export { ABANDONMENTS, FIRST_DROPS, PUCKS, SIDES, STREAMS, TILTS } from './shot/seen.ts'
 export type {
-  Abandonment,
-  FirstDrop,
-  Puck,
   ShotClock,
   ShotFacts,
   ShotMeasures,
   ShotWanted,
   ShotSample,
-  Side,
-  Stream,
   TasteAxis,
-  Tilt,
   Weighing,
 } from './shot/facts.ts'
-export { DISTRIBUTIONS, POSTURES, noNotes } from './shot/notes.ts'
-export type { Distribution, MarkAt, Posture, ShotNotes } from './shot/notes.ts'
+export type { Abandonment, FirstDrop, Puck, Side, Stream, Tilt } from './shot/seen.ts'
+export { noNotes } from './shot/notes.ts'
+export { DISTRIBUTIONS, POSTURES } from './shot/seen.ts'
+export type { MarkAt, ShapedNotes, ShotNotes } from './shot/notes.ts'
+export type { Distribution, Posture } from './shot/seen.ts'
 export { SIGNS_MARKED, SIGNS_TICKED, SIGN_BOXES, canBeEntered } from './shot/entered.ts'
 export type { EnteredSign } from './shot/entered.ts'
 export { FLOW_MARKS, signsOfMarks, streamOfMarks } from './shot/marks.ts'
@@ -138,15 +127,10 @@ export { grindBefore, isRunBefore, readRecorded } from './reading/recorded.ts'
 export type { AsItStood, GrindBefore, RecordedShot } from './reading/recorded.ts'
 export { FAULTS_SHOWN, SHOT_PURPOSES, isCounted, isOfDialIn, isOfTeachers, isTurn } from './shot/purpose.ts'
 export type { FaultShown, ShotPurpose } from './shot/purpose.ts'
-export {
-  CHANGES,
-  DOSE_METHODS,
-  DOSE_SPREAD_G,
-  NO_CONTEXT,
-  TONGUES,
-  USUAL_FRESHNESS,
-} from './reading/context.ts'
-export type { Change, DoseMethod, GrindMoved, MachineKnown, ShotContext, Tongue } from './reading/context.ts'
+export { CHANGES, NO_CONTEXT, TONGUES, USUAL_FRESHNESS } from './reading/context.ts'
+export { DOSE_METHODS, DOSE_SPREAD_G } from './shot/doseMethod.ts'
+export type { Change, GrindMoved, MachineKnown, ShotContext, Tongue } from './reading/context.ts'
+export type { DoseMethod } from './shot/doseMethod.ts'
 export { SIGNS } from './shot/signs.ts'
 export type { Sign, SignsSeen } from './shot/signs.ts'
 export type {

@@ -20,6 +20,7 @@ test('a dial-in from scratch: each advised setting is pulled until it is done, a
     await page.getByLabel('Your guess').fill('29')
     await page.getByRole('button', { name: `Pull at ${setting}` }).click()
     await expect(page.getByLabel('Grind setting')).toHaveValue(String(setting))
+    await bar.step('Dose')
     await page
       .getByRole('group', { name: /Purged/ })
       .getByRole('radio', { name: 'Yes' })

@@ -1,5 +1,5 @@
 import type { Seeded } from '../random/seeded.ts'
-import { PUCKS, STREAMS, TILTS } from '../shot/facts.ts'
+import { PUCKS, STREAMS, TILTS } from '../shot/seen.ts'
 import type { Sign } from '../shot/signs.ts'
 import { type Truth, pumpTargetS } from './truth.ts'
 

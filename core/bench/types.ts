@@ -1,4 +1,4 @@
-import type { Tilt } from '../shot/facts.ts'
+import type { Tilt } from '../shot/seen.ts'
 import type { Pump } from './physics.ts'
 
 /** The hidden truth of a simulated bench. Temperatures in °C, diameters in µm, areas in cm². */

@@ -1,4 +1,5 @@
-import { DOSE_SPREAD_G, type ShotContext } from '../reading/context.ts'
+import { type ShotContext } from '../reading/context.ts'
+import { DOSE_SPREAD_G } from '../shot/doseMethod.ts'
 import type { Readings } from '../reading/types.ts'
 import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
 import { type ShotClock, TASTE_AXES } from '../shot/facts.ts'

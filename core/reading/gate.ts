@@ -1,6 +1,7 @@
 import type { ShotFacts } from '../shot/facts.ts'
 import { THRESHOLDS } from '../thresholds.ts'
-import { DOSE_SPREAD_G, type ShotContext } from './context.ts'
+import { type ShotContext } from './context.ts'
+import { DOSE_SPREAD_G } from '../shot/doseMethod.ts'
 import { ranSlow } from './flow.ts'
 import { faultShift } from './faultTimes.ts'
 import type { DoseReading, Flow, Gate, GateFault, GateUnknown } from './types.ts'

@@ -1,5 +1,6 @@
 import type { Recipe } from '../recipe/recipe.ts'
-import type { ShotFacts, Tilt } from '../shot/facts.ts'
+import type { ShotFacts } from '../shot/facts.ts'
+import type { Tilt } from '../shot/seen.ts'
 import { measure } from './measure.ts'
 import { type Measured, STANDINGS, type Standing, type TampReading } from './types.ts'
 

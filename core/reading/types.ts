@@ -1,5 +1,6 @@
 import type { Recipe } from '../recipe/recipe.ts'
-import type { ShotFacts, Side, Tilt } from '../shot/facts.ts'
+import type { ShotFacts } from '../shot/facts.ts'
+import type { Side, Tilt } from '../shot/seen.ts'
 import type { TimeAtTarget, TimeUnknown } from '../shot/timeAtTarget.ts'
 import type { Account, ReadingKind } from '../skill/types.ts'
 import type { ShotContext } from './context.ts'

@@ -1,14 +1,11 @@
 import { THRESHOLDS } from '../thresholds.ts'
-import type { DoseMethod } from '../reading/context.ts'
+import type { DoseMethod } from '../shot/doseMethod.ts'
+import type { LowDoseRule } from '../shot/seen.ts'
 import type { Recipe, RecipeSchool } from './recipe.ts'
 
 export const TAMP_SCHOOLS = ['settled', 'force', 'depth', 'levelling-tool', 'lever'] as const
 /** What ends a tamp: the bed, a force, a depth, or a tool that sets it. */
 export type TampSchool = (typeof TAMP_SCHOOLS)[number]
-
-export const LOW_DOSE_RULES = ['discard', 'top-up', 'more-grounds'] as const
-/** What a house does when a dose turns out low after tamping. */
-export type LowDoseRule = (typeof LOW_DOSE_RULES)[number]
 
 export const BASKET_SIZES = ['single', 'double', 'triple'] as const
 export type BasketSize = (typeof BASKET_SIZES)[number]

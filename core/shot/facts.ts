@@ -1,29 +1,18 @@
 import type { TasteTargets } from '../recipe/recipe.ts'
+import { type FactsOf, nothingOf } from './factKinds.ts'
+import { FACTS } from './factTable.ts'
 import type { ShotNotes } from './notes.ts'
+import type { FirstDrop } from './seen.ts'
 
-/** The tamp's tilt as seen from above. */
-export const TILTS = ['level', 'slight', 'clear'] as const
-export type Tilt = (typeof TILTS)[number]
-
-export const SIDES = ['left', 'right', 'front', 'back'] as const
-export type Side = (typeof SIDES)[number]
-
-export const STREAMS = ['even', 'spurting', 'one-sided'] as const
-export type Stream = (typeof STREAMS)[number]
-
-export const PUCKS = ['even', 'holes', 'thin-side', 'soup', 'powder'] as const
-export type Puck = (typeof PUCKS)[number]
-
-/** `missed`: it came and nobody marked it. `none`: the shot was stopped before any drop came. */
-export const FIRST_DROPS = ['marked', 'missed', 'none'] as const
-export type FirstDrop = (typeof FIRST_DROPS)[number]
-
-/** Why a shot was given up without a cup worth weighing. */
-export const ABANDONMENTS = ['choked', 'gushed', 'spilt'] as const
-export type Abandonment = (typeof ABANDONMENTS)[number]
-
-export const TASTE_AXES = ['sour', 'sweet', 'bitter', 'body', 'dryness'] as const
-export type TasteAxis = (typeof TASTE_AXES)[number]
+export type TasteAxis = keyof typeof FACTS.taste
+/** What is tasted on a scale, in the order in which it is asked for. */
+export const TASTE_AXES = [
+  'sour',
+  'sweet',
+  'bitter',
+  'body',
+  'dryness',
+] as const satisfies readonly TasteAxis[]
 
 /** A weight as it was read: net from a tared scale, or gross together with the vessel's empty weight. */
 export type Weighing =
@@ -56,35 +45,19 @@ export interface ShotWanted {
 }
 
 /** What only some houses measure. */
-export interface ShotMeasures {
-  /** Yield as read in the cup with its crema. */
-  cupMl: number | null
-  tampForceN: number | null
-  /** What still drips after the stop, in g, where that was learned; null: as this shot's own samples and cup say. */
-  leadG: number | null
-}
+export type ShotMeasures = FactsOf<typeof FACTS.measured>
 
 /**
- * What was observed of one shot, as it was observed. `null` is always "not known", never "fine".
- * Taste axes run 0–10.
+ * What was observed of one shot, as it was observed: the facts of the table, and those that have a shape of their own. `null`
+ * is always "not known", never "fine". Taste axes run 0–10.
  */
-export interface ShotFacts {
-  grindSetting: number | null
-  grinderPurged: boolean | null
-  machineHot: boolean | null
-  /** Where nothing is said of `basketClean`, false is wet or dirty: it was one question once. */
-  basketDry: boolean | null
-  /** Left out in shots of which it was not asked. */
-  basketClean?: boolean | null
-  rightBasket: boolean | null
-  bedEven: boolean | null
+export interface ShotFacts extends FactsOf<typeof FACTS.gate>, FactsOf<typeof FACTS.shot> {
   dose: Weighing | null
-  tamp: { tilt: Tilt | null; lowSide: Side | null; settled: boolean | null }
+  tamp: FactsOf<typeof FACTS.tamp>
   clock: ShotClock | null
   cup: Weighing | null
-  abandoned: Abandonment | null
-  taste: Record<TasteAxis, number | null>
-  look: { stream: Stream | null; puck: Puck | null }
+  taste: FactsOf<typeof FACTS.taste>
+  look: FactsOf<typeof FACTS.look>
   /** Left out where it was meant as the recipe says. */
   wanted?: ShotWanted
   /** Left out where the house measures none of it. */
@@ -103,18 +76,13 @@ export function isPulled({ clock, cup, abandoned }: ShotFacts): boolean {
 /** Facts of a shot of which nothing is known yet. */
 export function unknownFacts(): ShotFacts {
   return {
-    grindSetting: null,
-    grinderPurged: null,
-    machineHot: null,
-    basketDry: null,
-    rightBasket: null,
-    bedEven: null,
+    ...nothingOf(FACTS.gate),
+    ...nothingOf(FACTS.shot),
     dose: null,
-    tamp: { tilt: null, lowSide: null, settled: null },
+    tamp: nothingOf(FACTS.tamp),
     clock: null,
     cup: null,
-    abandoned: null,
-    taste: { sour: null, sweet: null, bitter: null, body: null, dryness: null },
-    look: { stream: null, puck: null },
+    taste: nothingOf(FACTS.taste),
+    look: nothingOf(FACTS.look),
   }
 }

@@ -1,4 +1,5 @@
-import type { ShotClock, Stream } from './facts.ts'
+import type { ShotClock } from './facts.ts'
+import type { Stream } from './seen.ts'
 import type { SignsSeen } from './signs.ts'
 import type { MarkAt } from './notes.ts'
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { ABANDONMENTS, PUCKS, SIDES, STREAMS, type ShotFacts, TILTS, type Weighing } from '../shot/facts.ts'
+import { type ShotFacts, type Weighing } from '../shot/facts.ts'
+import { ABANDONMENTS, PUCKS, SIDES, STREAMS, TILTS } from '../shot/seen.ts'
 
 const orNull = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: null })
 const tenths = (min: number, max: number) =>

@@ -1,4 +1,4 @@
-import type { ShotInput } from '@calm-apron/contract'
+import { NOTED_VERSION, type ShotInput, upcastNotes } from '@calm-apron/contract'
 import type { Weighing } from '@calm-apron/core'
 import type { InferInsertModel, InferSelectModel } from 'drizzle-orm'
 import type { shotRevision } from '../database/schema/index.ts'
@@ -6,19 +6,21 @@ import type { shotRevision } from '../database/schema/index.ts'
 /** Facts as the contract says them. */
 export type StoredFacts = ShotInput['facts']
 export type RevisionRow = InferSelectModel<typeof shotRevision>
-type FactColumns = Omit<
-  InferInsertModel<typeof shotRevision>,
+/** What a row says beside its facts. */
+type OtherColumns =
   | 'academyId'
   | 'revisionId'
   | 'shotId'
   | 'revisionNo'
   | 'bodyDigest'
-  | 'reason'
+  | 'reasonTextId'
+  | 'judgedBy'
+  | 'isJudgeTeaching'
   | 'recordedAt'
   | 'receivedAt'
   | 'noteTextId'
-  | 'isJudgeTeaching'
->
+/** Every column of the facts: one that is not filled does not compile. */
+type FactColumns = Omit<Required<InferInsertModel<typeof shotRevision>>, OtherColumns>
 
 /** Facts as the columns they are stored in. */
 export function toColumns(facts: StoredFacts): FactColumns {
@@ -58,7 +60,8 @@ export function toColumns(facts: StoredFacts): FactColumns {
     cupMl: facts.measured?.cupMl ?? null,
     tampForceN: facts.measured?.tampForceN ?? null,
     leadG: facts.measured?.leadG ?? null,
-    noted: facts.noted ?? null,
+    noted: facts.noted ? { ...facts.noted } : null,
+    notedVersion: NOTED_VERSION,
   }
 }
 
@@ -81,7 +84,7 @@ export function toFacts(row: RevisionRow): StoredFacts {
     ...(row.basketClean !== null && { basketClean: row.basketClean }),
     ...wantedOf(row),
     ...measuredOf(row),
-    ...(row.noted !== null && { noted: row.noted }),
+    ...(row.noted !== null && { noted: upcastNotes(row.noted, row.notedVersion) }),
   }
 }
 

@@ -6,7 +6,13 @@ import {
   type TodayBar,
   type TodayCoffee,
 } from '@calm-apron/contract'
-import type { AsItStood, ShotFacts, TrainingEvent, TrainingSetup } from '@calm-apron/core'
+import {
+  type AsItStood,
+  BASE_UNITS,
+  type ShotFacts,
+  type TrainingEvent,
+  type TrainingSetup,
+} from '@calm-apron/core'
 import { PUMP_RECIPE, carefulShot } from '@calm-apron/core/testing'
 import { draftOf } from '../shot/draft/shotDraft.ts'
 import { newCoffee } from '../shot/coffee/newCoffee.ts'
@@ -185,7 +191,7 @@ export const DRAFT = draftOf({
   grinderId: null,
   bagId: null,
   madeAt: '2026-11-26T09:00:00.000Z',
-  massUnit: 'g',
+  units: BASE_UNITS,
   correcting: null,
 })
 

@@ -1,4 +1,4 @@
-import { BOUNDS, type ShotInput } from '@calm-apron/contract'
+import { BOUNDS, type StoredNotes } from '@calm-apron/contract'
 import {
   ABANDONMENTS,
   type AsItStood,
@@ -164,8 +164,9 @@ export const shotRevision = pgTable(
     cupMl: measured('cup_ml'),
     tampForceN: measured('tamp_force_n'),
     leadG: measured('lead_g'),
-    /** In the shape of the contract's shot notes. */
-    noted: jsonb('noted').$type<NonNullable<ShotInput['facts']['noted']>>(),
+    /** In the shape that the contract's shot notes had in this version. */
+    noted: jsonb('noted').$type<StoredNotes>(),
+    notedVersion: smallint('noted_version').notNull().default(1),
     noteTextId: uuid('note_text_id'),
   },
   (t) => [

@@ -80,7 +80,7 @@ export function useTraceWords() {
     if (!now.success) return []
     const shown = (taste: Record<string, number | null> | null) =>
       TASTE_AXES.flatMap((axis) =>
-        taste?.[axis] == null ? [] : [`${t(`axis.${axis}`)} ${taste[axis]}`],
+        taste?.[axis] == null ? [] : [`${t(`fact.${axis}.label`)} ${taste[axis]}`],
       ).join(', ')
     const side = t(`audit.side.${now.data.side}`)
     const value = shown(now.data.taste)

@@ -60,7 +60,7 @@ const others = computed(() =>
       :aria-label="t('bar.sounds')"
       @click="isMuted = !isMuted"
     >
-      <template #icon><LineIcon class="sound" sign="sound" /></template
+      <template #icon><LineIcon class="icon" sign="sound" /></template
       >{{ t(isMuted ? 'bar.muted' : 'bar.audible') }}
     </Button>
     <RouterLink
@@ -73,7 +73,7 @@ const others = computed(() =>
 </template>
 
 <style scoped>
-.sound {
+.icon {
   margin-right: 8px;
 }
 .top {

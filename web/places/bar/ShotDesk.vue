@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Act } from '@calm-apron/core'
+import type { Act, BarStep } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, onMounted } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -9,14 +9,13 @@ import BarTop from './BarTop.vue'
 import ClockFace from './ClockFace.vue'
 import LiveCurve from '../../shot/curve/LiveCurve.vue'
 import MarkRow from './MarkRow.vue'
-import type { BarStep } from '../../shot/draft/shotDraft.ts'
 import type { ShotRun } from '../../shot/run/shotRuns.ts'
 import StepList from './StepList.vue'
 import StepPanel from '../../shot/entry/StepPanel.vue'
 import { useAwakeScreen } from './useAwakeScreen.ts'
 import { useBarKeys } from './useBarKeys.ts'
 import { useGhost } from './useGhost.ts'
-import { useIssueWords } from '../../shot/draft/useIssueWords.ts'
+import { unitAt, useIssueWords } from '../../shot/draft/useIssueWords.ts'
 import { useSaveShot } from './useSaveShot.ts'
 import { askToPersist } from '../../data/device/persistence.ts'
 import { useStepsDone } from './useStepsDone.ts'
@@ -140,7 +139,7 @@ useBarKeys({
         <p v-if="firstIssue && firstIssue.step !== draft.step" class="soft" role="status">
           {{
             t('bar.mendFirst', {
-              what: `${t(`step.${firstIssue.step}`)}: ${issueWords(firstIssue.issue, draft.massUnit)}`,
+              what: `${t(`step.${firstIssue.step}`)}: ${issueWords(firstIssue.issue, unitAt(firstIssue.field, draft.units))}`,
             })
           }}
         </p>

@@ -3,7 +3,7 @@ import LineIcon from '../../kit/parts/LineIcon.vue'
 import type { RoutineStep } from '@calm-apron/contract'
 import type { StepKey } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
-import type { BarStep } from '../../shot/draft/shotDraft.ts'
+import type { BarStep } from '@calm-apron/core'
 import StepTicks from '../../shot/entry/StepTicks.vue'
 
 /** The steps in their order; each can be gone back to. What the routine asks for at one opens below it. */

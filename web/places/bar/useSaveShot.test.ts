@@ -55,10 +55,10 @@ test('two taps by one wet finger record it once', async () => {
 test('what can’t be read leads to its step; nothing is recorded, and nothing lost', async () => {
   const { save, run, outbox, database, went, end } = await underWay({
     step: 'look',
-    grindText: 'fourteen',
+    texts: { ...DRAFT.texts, grindSetting: 'fourteen' },
   })
   await save()
-  expect([run.draft.step, run.draft.grindText]).toEqual(['ready', 'fourteen'])
+  expect([run.draft.step, run.draft.texts.grindSetting]).toEqual(['ready', 'fourteen'])
   expect([outbox.writes.length, await database.count('drafts'), went()]).toEqual([0, 1, '/'])
   end()
 })

@@ -1,8 +1,9 @@
 import type { RoutineStep } from '@calm-apron/contract'
-import type { StepKey } from '@calm-apron/core'
+import { BAR_STEPS, type BarStep, type StepKey } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
-import { BAR_STEPS, type BarStep } from '../../shot/draft/shotDraft.ts'
+import { answerIn } from '../../shot/facts/draftAnswers.ts'
+import { rowsAt } from '../../shot/facts/factRows.ts'
 import type { ShotRun } from '../../shot/run/shotRuns.ts'
 
 /** At which step of the bar each step of a routine is done. */
@@ -41,10 +42,12 @@ export function useStepsDone({ draft, read, routine }: ShotRun) {
 
   /** Where the call is asked for, tasting comes after it, on slips. */
   const steps = computed(() => BAR_STEPS.filter((step) => step !== 'taste' || !draft.isCallAsked))
+  const isAnswered = (step: BarStep) =>
+    rowsAt(step, 'first').some((placed) => answerIn(draft, placed) !== null)
   const done = computed(() => {
     const { dose, tamp, clock: timed, cup, abandoned, look, taste, grindSetting } = read.value.facts
     const isKnown: Record<BarStep, boolean> = {
-      ready: grindSetting !== null || Object.values(draft.gate).some((answer) => answer !== null),
+      ready: grindSetting !== null || isAnswered('ready'),
       dose: dose !== null,
       tamp: tamp.tilt !== null || tamp.settled !== null,
       pull: timed !== null,

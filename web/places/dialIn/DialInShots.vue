@@ -40,7 +40,7 @@ const rows = computed(() =>
         says: words.deviationOf('time', readings),
         yield: words.valueOf('yield', readings),
         aside: readings.gate.passed ? '' : readings.gate.faults.map((each) => t(`mend.${each}`)).join(', '),
-        given: facts.abandoned === null ? '' : t(`abandoned.${facts.abandoned}`),
+        given: facts.abandoned === null ? '' : t(`fact.abandoned.is.${facts.abandoned}`),
         isBothMoved,
         isSimulated: shot.isSimulated,
         at: format.timeOf(shot.pulledAt, academy.timeZone),

@@ -95,8 +95,7 @@ test('the next shot is a trainer’s, for dialling in, at the advised setting, w
     personId: ODALYS,
     purpose: 'dial-in',
     isCallAsked: false,
-    grindText: String(advice?.setting),
-    extra: { prediction: '26' },
+    texts: { grindSetting: String(advice?.setting), predictedS: '26' },
     noted: { predicted: { byToolS: Math.round((advice?.predicted.s ?? 0) * 10) / 10 } },
   })
   end()

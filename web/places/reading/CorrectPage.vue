@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { asTyped } from '@calm-apron/core'
 import { ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { type ShotDraft, draftOf } from '../../shot/draft/shotDraft.ts'
@@ -27,17 +26,15 @@ watch(
     }
     const { current, recipe: _recipe, revisions: _revisions, pulledAt: _pulledAt, ...rest } = detail
     const { series: _series, tasted: _tasted, ...setting } = rest
-    const unit = preferences.units.mass
     found.value = draftOf(
       {
         ...setting,
         note: current.note,
         madeAt: new Date().toISOString(),
-        massUnit: unit,
+        units: { ...preferences.units },
         correcting: { basedOnNo: current.revisionNo, reason: '' },
       },
       current.facts,
-      (g) => asTyped(unit, g),
     )
   },
   { immediate: true },

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { BOUNDS, type ShotDetail } from '@calm-apron/contract'
+import { BAR_STEPS } from '@calm-apron/core'
 import { Button, Input } from 'ant-design-vue'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import { BAR_STEPS, type ShotDraft } from '../../shot/draft/shotDraft.ts'
+import type { ShotDraft } from '../../shot/draft/shotDraft.ts'
 import StepPanel from '../../shot/entry/StepPanel.vue'
 import { useDraft } from '../../shot/draft/useDraft.ts'
-import { useIssueWords } from '../../shot/draft/useIssueWords.ts'
+import { unitAt, useIssueWords } from '../../shot/draft/useIssueWords.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
 import { useFactWords } from '../../shot/reading/useFactWords.ts'
@@ -40,7 +41,7 @@ const isReasonShort = computed(() => reason.value.trim().length < BOUNDS.reasonL
 const hindrance = computed(() => {
   if (firstIssue.value)
     return t('bar.mendFirst', {
-      what: `${t(`step.${firstIssue.value.step}`)}: ${issueWords(firstIssue.value.issue, draft.massUnit)}`,
+      what: `${t(`step.${firstIssue.value.step}`)}: ${issueWords(firstIssue.value.issue, unitAt(firstIssue.value.field, draft.units))}`,
     })
   if (changed.value.length === 0) return t('correct.nothingChanged')
   return isReasonShort.value ? t('correct.reasonNeeded', { min: BOUNDS.reasonLength.min }) : ''

@@ -37,7 +37,7 @@ const newest = (side: Slip['side']) => props.tasting.slips.findLast((slip) => sl
 const slips = computed(() => {
   const [trainee, trainer] = [newest('trainee'), newest('trainer')]
   return TASTE_AXES.map((axis) => ({
-    axis: t(`axis.${axis}`),
+    axis: t(`fact.${axis}.label`),
     trainee: trainee?.taste?.[axis] ?? '–',
     trainer: trainer?.taste?.[axis] ?? '–',
   }))

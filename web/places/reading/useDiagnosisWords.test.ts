@@ -65,7 +65,10 @@ test('a correction says what was and what is, and only of what changed', () => {
   expect(words.changes(before, carefulShot({ stopS: 28.6 }))).toEqual(['Stopped: 21.6 s → 28.6 s'])
   expect(words.changes(before, before)).toEqual([])
   const tilted = { ...before, tamp: { tilt: 'clear', lowSide: 'front', settled: true } as const }
-  expect(words.changes(before, tilted)[0]).toMatch(/low at the front/)
+  expect(words.changes(before, tilted)).toEqual([
+    'Seen from above: Level → Clear tilt',
+    'Low side: unknown → Front',
+  ])
 })
 
 test('what is not known says so, line by line', () => {

@@ -48,12 +48,12 @@ const author = computed(() => academy.personName(props.record.judgedBy) || t('ap
 const facts = computed(() => {
   const { write } = props.record
   if (write.kind === 'slip') return tasteLines(write.body.taste)
-  return lines(write.body.facts).filter(({ value }) => value !== t('fact.unknown'))
+  return lines(write.body.facts).filter(({ value }) => value !== t('recorded.unknown'))
 })
 function tasteLines(taste: Slip['taste']): FactLine[] {
   return taste === null
     ? []
-    : TASTE_AXES.map((axis) => ({ label: t(`axis.${axis}`), value: String(taste[axis] ?? '–') }))
+    : TASTE_AXES.map((axis) => ({ label: t(`fact.${axis}.label`), value: String(taste[axis] ?? '–') }))
 }
 
 async function decide(decision: 'keep' | 'drop'): Promise<void> {

@@ -16,7 +16,12 @@ const isEmpty = computed(() => Object.values(taste).every((value) => value === n
 <template>
   <form class="slip" @submit.prevent="emit('filled', { ...taste })">
     <p class="soft">{{ t('taste.hint') }}</p>
-    <TasteAxisEntry v-for="axis in TASTE_AXES" :key="axis" v-model="taste[axis]" :label="t(`axis.${axis}`)" />
+    <TasteAxisEntry
+      v-for="axis in TASTE_AXES"
+      :key="axis"
+      v-model="taste[axis]"
+      :label="t(`fact.${axis}.label`)"
+    />
     <p class="soft">{{ t('taste.caffeine') }}</p>
     <Button type="primary" size="large" html-type="submit" :disabled="isEmpty">{{ t('slip.keep') }}</Button>
   </form>

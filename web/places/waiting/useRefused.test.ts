@@ -38,7 +38,10 @@ test('a refused shot opens at the bar again as it was sent, with its curve, and 
   const { mend, refused, outbox, database, went, end } = await withRefused()
   await mend(refused)
   expect(await database.get('series', shotId(1))).toEqual({ weight: 'a:0 a:f', pressure: '' })
-  expect(await useDrafts().find(shotId(1))).toMatchObject({ grindText: '13', note: 'mine' })
+  expect(await useDrafts().find(shotId(1))).toMatchObject({
+    texts: { grindSetting: '13' },
+    note: 'mine',
+  })
   expect([outbox.writes.length, went()]).toEqual([0, `/shot/${shotId(1)}`])
   end()
 })

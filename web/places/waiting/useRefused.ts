@@ -1,5 +1,4 @@
 import { ENDPOINTS } from '@calm-apron/contract'
-import { asTyped } from '@calm-apron/core'
 import { v7 as uuidv7 } from 'uuid'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
@@ -25,12 +24,15 @@ export function useRefused() {
   /** Opens it at the bar again as it was sent, with its curve; without room for that it stays as it is. */
   async function mend(write: RefusedShot): Promise<void> {
     const { facts, pulledAt, judgedBy: _judgedBy, series, ...setting } = write.body
-    const unit = preferences.units.mass
-    const toText = (g: number) => asTyped(unit, g)
     const draft = draftOf(
-      { ...setting, shotId: write.shotId, madeAt: pulledAt, massUnit: unit, correcting: null },
+      {
+        ...setting,
+        shotId: write.shotId,
+        madeAt: pulledAt,
+        units: { ...preferences.units },
+        correcting: null,
+      },
       facts,
-      toText,
     )
     if (!(await drafts.takeBack(draft, series))) return
     await outbox.remove(write)

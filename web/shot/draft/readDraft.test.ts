@@ -1,5 +1,5 @@
 import { SHOT_BY_ITSELF } from '@calm-apron/contract'
-import { asTyped, noNotes, unknownFacts } from '@calm-apron/core'
+import { BASE_UNITS, noNotes, unknownFacts } from '@calm-apron/core'
 import { carefulShot } from '@calm-apron/core/testing'
 import { readDraft } from './readDraft.ts'
 import { type ShotDraft, draftOf, upToDate } from './shotDraft.ts'
@@ -14,13 +14,14 @@ const SETTING = {
   grinderId: null,
   bagId: null,
   madeAt: '2026-11-23T10:00:00Z',
-  massUnit: 'g',
+  units: BASE_UNITS,
   correcting: null,
 } as const
 
 function draft(part: Partial<ShotDraft>): ShotDraft {
   return { ...draftOf(SETTING), ...part }
 }
+const texts = (typed: Partial<ShotDraft['texts']>) => ({ ...draftOf(SETTING).texts, ...typed })
 const weighed = (grossText: string, tareText: string) => ({
   way: 'gross' as const,
   netText: '',
@@ -57,7 +58,7 @@ test('a comma is a decimal sign, and gross less tare is net', () => {
 })
 
 test('ounces are stored as grams', () => {
-  const { facts } = readDraft(draft({ massUnit: 'oz', dose: tared('0.642') }))
+  const { facts } = readDraft(draft({ units: { ...BASE_UNITS, mass: 'oz' }, dose: tared('0.642') }))
   expect(facts.dose).toEqual({ by: 'net', netG: 18.2 })
 })
 
@@ -70,7 +71,7 @@ test.each([
   ['swapped weights', { dose: weighed('586.4', '605.7') }, 'dose.tare', 'tare-above-gross'],
   ['a stop before the first drop', { clock: clock('9', '5') }, 'stop', 'stop-before-first-drop'],
   ['a first drop without a stop', { clock: clock('9', '') }, 'stop', 'stop-missing'],
-  ['an absurd setting', { grindText: '5000' }, 'grind', 'above'],
+  ['an absurd setting', { texts: texts({ grindSetting: '5000' }) }, 'grindSetting', 'above'],
 ])('%s: said at its field, and not taken as known', (_name, part, field, code) => {
   const { issues, facts } = readDraft(draft(part))
   expect(issues).toEqual([expect.objectContaining({ field, issue: expect.objectContaining({ code }) })])
@@ -96,13 +97,16 @@ test('facts become a draft and the same facts again', () => {
 })
 
 test('a draft that an earlier version kept is brought up to date, and nothing of it is lost', () => {
-  const { extra: _extra, noted: _noted, note: _note, photos: _photos, ...kept } = draft({ grindText: '14' })
+  const { texts: _texts, units: _units, noted: _noted, note: _note, photos: _photos, ...kept } = draft({})
   const { releaseText: _release, pace: _pace, ...oldClock } = clock('7', '28')
   // What the former version kept lacks these by its very type.
-  const old = { ...kept, clock: oldClock as ShotDraft['clock'] }
-  expect(readDraft(upToDate(old)).facts).toMatchObject({
+  const old = { ...kept, clock: oldClock as ShotDraft['clock'], grindText: '14', massUnit: 'oz' as const }
+  const extra = { beans: '0.65', prediction: '27' }
+  const { facts } = readDraft(upToDate({ ...old, extra }))
+  expect(facts).toMatchObject({
     grindSetting: 14,
     clock: { firstDropS: 7, stopS: 28 },
+    noted: { beansInG: 18.427, predicted: { byPersonS: 27 } },
   })
 })
 
@@ -112,7 +116,7 @@ test('what is noted besides is a part of the facts only where something was', ()
   const { facts } = readDraft(
     draft({
       cup: tared('36.4'),
-      extra: { beans: '18.6', force: '131', cupMl: '', secondCup: '18,1', prediction: '28' },
+      texts: texts({ beansInG: '18.6', tampForceN: '131', secondCupG: '18,1', predictedS: '28' }),
     }),
   )
   expect(facts.measured).toMatchObject({ tampForceN: 131, cupMl: null })
@@ -141,9 +145,8 @@ test('a correction changes only what was changed: what was recorded finer than i
   )
   for (const unit of ['g', 'oz'] as const) {
     const filled = draftOf(
-      { ...SETTING, massUnit: unit, correcting: { basedOnNo: 1, reason: '' } },
+      { ...SETTING, units: { ...BASE_UNITS, mass: unit }, correcting: { basedOnNo: 1, reason: '' } },
       recorded,
-      (g) => asTyped(unit, g),
     )
     expect(readDraft(filled).facts).toEqual(recorded)
     filled.cup.netText = unit === 'g' ? '36,5' : '1,287'

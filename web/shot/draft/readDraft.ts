@@ -1,13 +1,19 @@
 import { BOUNDS } from '@calm-apron/contract'
 import {
+  type BarStep,
+  type FACTS,
+  type FactPart,
+  type FactsOf,
   type ShotClock,
   type ShotFacts,
   type ShotNotes,
   asTyped,
   noNotes,
   roundG,
-  toBase,
 } from '@calm-apron/core'
+import equal from 'fast-deep-equal'
+import { answerIn } from '../facts/draftAnswers.ts'
+import { TYPED_ROWS, type TypedFact, rowsOf } from '../facts/factRows.ts'
 import {
   type EntryIssue,
   type Filled,
@@ -17,10 +23,10 @@ import {
   readNumber,
   readWeighing,
 } from './readEntry.ts'
-import type { BarStep, ClockEntry, ExtraTexts, ShotDraft } from './shotDraft.ts'
+import { type ClockEntry, type ShotDraft, recordedNumbers } from './shotDraft.ts'
+import { readTyped } from './typedFacts.ts'
 
-export type DraftField =
-  'grind' | `dose.${WeighingField}` | `cup.${WeighingField}` | ClockField | keyof ExtraTexts
+export type DraftField = `dose.${WeighingField}` | `cup.${WeighingField}` | ClockField | TypedFact
 type ClockField = 'release' | 'firstDrop' | 'stop' | 'lastDrip'
 
 /** A draft as facts, as far as it can be read, and every field that needs mending with the step it stands in. */
@@ -33,66 +39,92 @@ export interface ReadDraft {
 
 /** Reads a draft; a field with an issue counts as not known. */
 export function readDraft(draft: ShotDraft): ReadDraft {
-  const filled = filledOf(draft)
-  const grind = readNumber(draft.grindText, BOUNDS.grindSetting)
-  const dose = readWeighing(draft.dose, BOUNDS.doseNetG, draft.massUnit, filled?.dose)
-  const cup = readWeighing(draft.cup, BOUNDS.cupNetG, draft.massUnit, filled?.cup)
+  const { filledWith, units } = draft
+  const dose = readWeighing(draft.dose, BOUNDS.doseNetG, units.mass, filledWeighing(draft, 'dose'))
+  const cup = readWeighing(draft.cup, BOUNDS.cupNetG, units.mass, filledWeighing(draft, 'cup'))
   const clock = readClock(draft.clock)
-  const extra = readExtra(draft, filled)
+  const typed = readTyped(draft.texts, units, filledWith ? recordedNumbers(filledWith) : () => undefined)
   const issues: ReadDraft['issues'] = [
-    ...(grind.issue ? [{ field: 'grind', step: 'ready', issue: grind.issue } as const] : []),
+    ...typedIssues(typed.issues),
     ...weighingIssues('dose', dose),
     ...clock.issues.map(({ field, issue }) => ({ field, step: 'pull', issue }) as const),
     ...weighingIssues('cup', cup),
-    ...extra.issues,
   ]
+  const part = <P extends FactPart>(name: P) => readPart(draft, name, typed.values)
   const facts: ShotFacts = {
-    grindSetting: grind.issue ? null : grind.value,
-    ...gateOf(draft),
+    ...part('gate'),
+    ...part('shot'),
     dose: dose.weighing,
-    tamp: { ...draft.tamp },
+    tamp: part('tamp'),
     clock: clock.clock,
     cup: cup.weighing,
-    abandoned: draft.abandoned,
-    taste: { ...draft.taste },
-    look: { ...draft.look },
+    taste: part('taste'),
+    look: part('look'),
     ...(draft.wanted != null && { wanted: { ...draft.wanted } }),
-    ...measuredOf(extra.values, cup.netG, draft),
+    ...measuredOf(part('measured')),
+    ...notedOf(draft, part('noted'), typed.values, cup.netG),
   }
   return { facts, dose, cup, issues }
 }
 
-/** What each field that shows less than the record holds was filled with. */
-interface FilledDraft {
-  dose: FilledWeighing
-  cup: FilledWeighing
-  beans: Filled
-  secondCup: Filled
+/** A part of the table as it was answered and typed; what is newer than the rest is left out where it is not known. */
+function readPart<P extends FactPart>(
+  draft: ShotDraft,
+  part: P,
+  typed: Readonly<Record<string, number | null>>,
+): FactsOf<(typeof FACTS)[P]> {
+  const read = Object.entries(rowsOf(part)).flatMap(([name, { isLater }]) => {
+    const value = TYPED_ROWS.has(name) ? typed[name] : answerIn(draft, { part, name })
+    return isLater === true && value == null ? [] : [[name, value]]
+  })
+  // Object.fromEntries forgets which name has which value.
+  return Object.fromEntries(read) as FactsOf<(typeof FACTS)[P]>
 }
 
-function filledOf(draft: ShotDraft): FilledDraft | null {
-  const { filledWith, massUnit } = draft
-  if (filledWith === undefined) return null
-  const filled = (value: number | null | undefined): Filled => ({
-    text: value == null ? '' : asTyped(massUnit, value),
-    value: value ?? null,
-  })
-  const weighed = (weighing: ShotFacts['dose']): FilledWeighing => ({
+/** What was measured besides; left out where nothing was. */
+function measuredOf(measured: NonNullable<ShotFacts['measured']>): Pick<ShotFacts, 'measured'> {
+  return Object.values(measured).some((value) => value !== null) ? { measured } : {}
+}
+
+/** What was noted besides; left out where nothing was. */
+function notedOf(
+  { noted, filledWith }: ShotDraft,
+  rows: FactsOf<typeof FACTS.noted>,
+  { secondCupG = null, predictedS = null }: Readonly<Record<string, number | null>>,
+  cupG: number | null,
+): Pick<ShotFacts, 'noted'> {
+  const byToolS = noted.predicted?.byToolS ?? null
+  const { marks, signs, stepsDone } = noted
+  const notes: ShotNotes = {
+    ...rows,
+    marks,
+    signs,
+    stepsDone,
+    cupsG: secondCupG === null || cupG === null ? null : cupsOf(cupG, secondCupG, filledWith?.noted?.cupsG),
+    predicted: predictedS === null && byToolS === null ? null : { byPersonS: predictedS, byToolS },
+  }
+  return equal(notes, noNotes()) ? {} : { noted: notes }
+}
+
+/** What a weight was filled with, of which its texts show less. */
+function filledWeighing({ filledWith, units }: ShotDraft, name: 'dose' | 'cup'): FilledWeighing | undefined {
+  if (filledWith === undefined) return undefined
+  const weighing = filledWith[name]
+  const filled = (value: number): Filled => ({ text: asTyped(units.mass, value), value })
+  return {
     net: weighing?.by === 'net' ? filled(weighing.netG) : null,
     gross: weighing?.by === 'gross' ? filled(weighing.grossG) : null,
     tare: weighing?.by === 'gross' ? filled(weighing.tareG) : null,
-  })
-  return {
-    dose: weighed(filledWith.dose),
-    cup: weighed(filledWith.cup),
-    beans: filled(filledWith.noted?.beansInG),
-    secondCup: filled(filledWith.noted?.cupsG?.[1]),
   }
 }
 
-/** What was not answered of a question that is newer than the others is left out. */
-function gateOf({ gate: { basketClean, ...gate } }: ShotDraft) {
-  return { ...gate, ...(basketClean != null && { basketClean }) }
+function typedIssues(issues: ReturnType<typeof readTyped>['issues']): ReadDraft['issues'] {
+  return issues.map(({ field, issue }) => ({
+    // Names are those of the rows.
+    field: field as TypedFact,
+    step: TYPED_ROWS.get(field)?.step ?? 'ready',
+    issue,
+  }))
 }
 
 function weighingIssues(step: 'dose' | 'cup', read: ReadWeighing): ReadDraft['issues'] {
@@ -146,72 +178,6 @@ function readClock(entry: ClockEntry): ReadClock {
       estimated: entry.estimated,
     },
     issues: [],
-  }
-}
-
-const STEP_OF_EXTRA: Record<keyof ExtraTexts, BarStep> = {
-  beans: 'dose',
-  force: 'tamp',
-  cupMl: 'cup',
-  secondCup: 'cup',
-  prediction: 'ready',
-}
-
-interface ReadExtra {
-  values: Record<keyof ExtraTexts, number | null>
-  issues: ReadDraft['issues']
-}
-
-function readExtra({ extra, massUnit }: ShotDraft, filled: FilledDraft | null): ReadExtra {
-  const inG = (shown: number) => roundG(toBase(massUnit, shown))
-  const read = {
-    beans: readNumber(extra.beans, BOUNDS.doseNetG, inG, filled?.beans),
-    force: readNumber(extra.force, { min: 0, max: BOUNDS.forceN.max }),
-    cupMl: readNumber(extra.cupMl, BOUNDS.cupMl),
-    secondCup: readNumber(extra.secondCup, BOUNDS.cupNetG, inG, filled?.secondCup),
-    prediction: readNumber(extra.prediction, BOUNDS.instantS),
-  }
-  const valueOf = (field: keyof ExtraTexts) => (read[field].issue === null ? read[field].value : null)
-  return {
-    values: {
-      beans: valueOf('beans'),
-      force: valueOf('force'),
-      cupMl: valueOf('cupMl'),
-      secondCup: valueOf('secondCup'),
-      prediction: valueOf('prediction'),
-    },
-    // Object.entries forgets that the keys are fields.
-    issues: Object.entries(read).flatMap(([field, { issue }]) =>
-      issue === null
-        ? []
-        : [{ field: field as keyof ExtraTexts, step: STEP_OF_EXTRA[field as keyof ExtraTexts], issue }],
-    ),
-  }
-}
-
-/** What was measured and noted besides; left out where nothing was. */
-function measuredOf(
-  values: ReadExtra['values'],
-  cupG: number | null,
-  { noted, filledWith }: ShotDraft,
-): Pick<ShotFacts, 'measured' | 'noted'> {
-  const { cupMl, force, beans, secondCup, prediction } = values
-  const notes: ShotNotes = {
-    ...noted,
-    beansInG: beans,
-    cupsG: secondCup === null || cupG === null ? null : cupsOf(cupG, secondCup, filledWith?.noted?.cupsG),
-    predicted:
-      prediction === null && (noted.predicted?.byToolS ?? null) === null
-        ? null
-        : { byPersonS: prediction, byToolS: noted.predicted?.byToolS ?? null },
-  }
-  const leadG = filledWith?.measured?.leadG ?? null
-  const isNoted = JSON.stringify(notes) !== JSON.stringify(noNotes())
-  return {
-    ...((cupMl !== null || force !== null || leadG !== null) && {
-      measured: { cupMl, tampForceN: force, leadG },
-    }),
-    ...(isNoted && { noted: notes }),
   }
 }
 

@@ -1,21 +1,23 @@
 import { SHOT_BY_ITSELF, type ShotInput } from '@calm-apron/contract'
-import type {
-  Abandonment,
-  FaultShown,
-  Puck,
-  ShotFacts,
-  ShotNotes,
-  ShotWanted,
-  Side,
-  Stream,
-  TasteAxis,
-  Tilt,
-  UnitOf,
+import {
+  type Abandonment,
+  BASE_UNITS,
+  type BarStep,
+  FACTS,
+  FAULTS_SHOWN,
+  type FaultShown,
+  type ShotFacts,
+  type ShotMeasures,
+  type ShotNotes,
+  type ShotWanted,
+  type UnitChoice,
+  asTyped,
+  noNotes,
+  nothingOf,
+  unknownFacts,
 } from '@calm-apron/core'
-import { FAULTS_SHOWN, noNotes, unknownFacts } from '@calm-apron/core'
-
-export const BAR_STEPS = ['ready', 'dose', 'tamp', 'pull', 'cup', 'look', 'taste'] as const
-export type BarStep = (typeof BAR_STEPS)[number]
+import { TYPED_ROWS, type TypedFact } from '../facts/factRows.ts'
+import { factText } from './typedFacts.ts'
 
 /** A weight as it is being typed. */
 export interface WeighingEntry {
@@ -42,15 +44,6 @@ export interface ClockEntry {
   pace: number
 }
 
-/** What is typed as a number beside the rest; empty is not known. */
-export interface ExtraTexts {
-  beans: string
-  force: string
-  cupMl: string
-  secondCup: string
-  prediction: string
-}
-
 /** A photo until it is sent. */
 export interface DraftPhoto {
   photoId: string
@@ -58,15 +51,8 @@ export interface DraftPhoto {
   takenAt: string
 }
 
-export const GATE_QUESTIONS = [
-  'machineHot',
-  'basketDry',
-  'basketClean',
-  'rightBasket',
-  'grinderPurged',
-  'bedEven',
-] as const
-export type GateQuestion = (typeof GATE_QUESTIONS)[number]
+/** Every question of the gate has an answer in a draft, be it "not checked". */
+type GateAnswers = { [Q in keyof typeof FACTS.gate]: boolean | null }
 
 /** Who pulls what with what, as a shot is recorded with it. */
 export type ShotSetting = Omit<ShotInput, 'judgedBy' | 'pulledAt' | 'facts' | 'series' | 'note'>
@@ -77,23 +63,26 @@ export interface ShotDraft extends ShotSetting {
   madeAt: string
   /** Set when this draft corrects a recorded shot. */
   correcting: { basedOnNo: number; reason: string } | null
-  massUnit: UnitOf<'mass'>
+  /** The units in which its numbers are typed. */
+  units: UnitChoice
   /** The facts that it was filled with, of which the texts show less; left out of a new shot. */
   filledWith?: ShotFacts
   routineId: string | null
   step: BarStep
-  grindText: string
+  /** What is typed as one number; empty is not known. */
+  texts: Record<TypedFact, string>
   /** What it is meant to be where dialling in took it off its recipe; left out or null where it is the recipe's own. */
   wanted?: ShotWanted | null
-  gate: Record<GateQuestion, boolean | null>
+  gate: GateAnswers
   dose: WeighingEntry
-  tamp: { tilt: Tilt | null; lowSide: Side | null; settled: boolean | null }
+  tamp: ShotFacts['tamp']
   clock: ClockEntry
   cup: WeighingEntry
   abandoned: Abandonment | null
-  taste: Record<TasteAxis, number | null>
-  look: { stream: Stream | null; puck: Puck | null }
-  extra: ExtraTexts
+  taste: ShotFacts['taste']
+  look: ShotFacts['look']
+  /** What devices measured; what is typed stands in `texts`. */
+  measured: ShotMeasures
   noted: ShotNotes
   note: string
   photos: DraftPhoto[]
@@ -107,88 +96,125 @@ export function faultShownOf({ faultShown }: Pick<ShotDraft, 'faultShown'>): Fau
 }
 
 export type DraftSetting = ShotSetting &
-  Pick<ShotDraft, 'shotId' | 'madeAt' | 'massUnit' | 'correcting'> & {
+  Pick<ShotDraft, 'shotId' | 'madeAt' | 'units' | 'correcting'> & {
     routineId?: string | null
     note?: string
   }
 
 /** A draft that is filled with what a record says; of a new shot there is none. */
-export function draftOf(
-  setting: DraftSetting,
-  recorded: ShotFacts | null = null,
-  toText: (g: number) => string = String,
-): ShotDraft {
+export function draftOf(setting: DraftSetting, recorded: ShotFacts | null = null): ShotDraft {
   const facts = recorded ?? unknownFacts()
-  const { clock, measured } = facts
-  const noted = { ...noNotes(), ...facts.noted }
+  const { units } = setting
   return {
     ...(recorded !== null && { filledWith: recorded }),
     routineId: null,
     note: '',
     ...setting,
     step: 'ready',
-    grindText: textOf(facts.grindSetting),
+    texts: textsOf(facts, units),
     wanted: facts.wanted ?? null,
     gate: gateAnswers(facts),
-    dose: entryOf(facts.dose, toText),
+    dose: entryOf(facts.dose, units),
     tamp: { ...facts.tamp },
-    clock: {
-      startedAtMs: null,
-      releaseText: textOf(clock?.preinfusionEndS),
-      firstDropText: textOf(clock?.firstDropS),
-      stopText: textOf(clock?.stopS),
-      lastDripText: textOf(clock?.lastDripS),
-      unmarkedDrop: clock === null || clock.firstDrop === 'marked' ? null : clock.firstDrop,
-      estimated: clock?.estimated ?? false,
-      pace: 1,
-    },
-    cup: entryOf(facts.cup, toText),
+    clock: clockEntryOf(facts.clock),
+    cup: entryOf(facts.cup, units),
     abandoned: facts.abandoned,
     taste: { ...facts.taste },
     look: { ...facts.look },
-    extra: {
-      beans: noted.beansInG === null ? '' : toText(noted.beansInG),
-      force: textOf(measured?.tampForceN),
-      cupMl: textOf(measured?.cupMl),
-      secondCup: noted.cupsG === null ? '' : toText(noted.cupsG[1]),
-      prediction: textOf(noted.predicted?.byPersonS),
-    },
-    noted,
+    measured: { ...nothingOf(FACTS.measured), ...facts.measured },
+    noted: { ...noNotes(), ...facts.noted },
     photos: [],
     lockedInAtMs: null,
   }
 }
 
-/** A draft that an earlier version of the app kept: what it did not know yet is as in a new one. */
-export function upToDate(kept: Partial<ShotDraft> & DraftSetting): ShotDraft {
-  const fresh = draftOf({ ...SHOT_BY_ITSELF, ...kept })
+/** A draft as former releases kept it: each number had a field of its own, and only weights had a unit. */
+interface FormerTexts {
+  massUnit?: UnitChoice['mass']
+  grindText?: string
+  extra?: Partial<Record<'beans' | 'force' | 'cupMl' | 'secondCup' | 'prediction', string>>
+}
+
+/** A draft that this release or an earlier one kept: what that did not know yet is as in a new one. */
+export function upToDate(kept: Partial<ShotDraft> & Omit<DraftSetting, 'units'> & FormerTexts): ShotDraft {
+  const { massUnit, grindText, extra, ...rest } = kept
+  const units = kept.units ?? { ...BASE_UNITS, ...(massUnit !== undefined && { mass: massUnit }) }
+  const fresh = draftOf({ ...SHOT_BY_ITSELF, ...kept, units })
+  const former: Partial<Record<TypedFact, string | undefined>> = {
+    grindSetting: grindText,
+    beansInG: extra?.beans,
+    tampForceN: extra?.force,
+    cupMl: extra?.cupMl,
+    secondCupG: extra?.secondCup,
+    predictedS: extra?.prediction,
+  }
+  const said = Object.fromEntries(Object.entries(former).filter(([, text]) => text !== undefined))
   return {
     ...fresh,
-    ...kept,
+    ...rest,
+    units,
+    gate: { ...fresh.gate, ...kept.gate },
     clock: { ...fresh.clock, ...kept.clock },
-    extra: { ...fresh.extra, ...kept.extra },
+    texts: { ...fresh.texts, ...said, ...kept.texts },
+    measured: { ...fresh.measured, ...kept.filledWith?.measured, ...kept.measured },
     noted: { ...fresh.noted, ...kept.noted },
   }
 }
 
-function textOf(value: number | null | undefined): string {
-  return value === null || value === undefined ? '' : String(value)
+const textOf = (value: number | null | undefined) => (value == null ? '' : String(value))
+
+/** What a record says, as it would be typed. */
+function textsOf(facts: ShotFacts, units: UnitChoice): Record<TypedFact, string> {
+  const said = recordedNumbers(facts)
+  // Object.fromEntries forgets the names.
+  return Object.fromEntries(
+    [...TYPED_ROWS.keys()].map((name) => [name, factText(name, said(name), units)]),
+  ) as Record<TypedFact, string>
 }
 
-function entryOf(weighing: ShotFacts['dose'], toText: (g: number) => string): WeighingEntry {
+/** What a record says of a fact that is typed as one number. */
+export function recordedNumbers(facts: ShotFacts): (name: string) => number | null {
+  const { noted, measured } = facts
+  const known: Record<string, unknown> = {
+    ...facts,
+    ...measured,
+    ...noted,
+    secondCupG: noted?.cupsG?.[1],
+    predictedS: noted?.predicted?.byPersonS,
+  }
+  return (name) => {
+    const value = known[name]
+    return typeof value === 'number' ? value : null
+  }
+}
+
+function clockEntryOf(clock: ShotFacts['clock']): ClockEntry {
+  return {
+    startedAtMs: null,
+    releaseText: textOf(clock?.preinfusionEndS),
+    firstDropText: textOf(clock?.firstDropS),
+    stopText: textOf(clock?.stopS),
+    lastDripText: textOf(clock?.lastDripS),
+    unmarkedDrop: clock === null || clock.firstDrop === 'marked' ? null : clock.firstDrop,
+    estimated: clock?.estimated ?? false,
+    pace: 1,
+  }
+}
+
+function entryOf(weighing: ShotFacts['dose'], { mass }: UnitChoice): WeighingEntry {
   const empty: WeighingEntry = { way: 'gross', netText: '', grossText: '', tareText: '', vesselId: null }
   if (weighing === null) return empty
-  if (weighing.by === 'net') return { ...empty, way: 'net', netText: toText(weighing.netG) }
+  if (weighing.by === 'net') return { ...empty, way: 'net', netText: asTyped(mass, weighing.netG) }
   return {
     ...empty,
-    grossText: toText(weighing.grossG),
-    tareText: toText(weighing.tareG),
+    grossText: asTyped(mass, weighing.grossG),
+    tareText: asTyped(mass, weighing.tareG),
     vesselId: weighing.vesselId,
   }
 }
 
 /** What the facts answer of each question; null where nobody asked. */
-function gateAnswers(facts: ShotFacts): ShotDraft['gate'] {
+function gateAnswers(facts: ShotFacts): GateAnswers {
   const { machineHot, basketDry, basketClean = null, rightBasket, grinderPurged, bedEven } = facts
   return { machineHot, basketDry, basketClean, rightBasket, grinderPurged, bedEven }
 }

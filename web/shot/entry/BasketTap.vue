@@ -25,7 +25,7 @@ function level(): void {
 <template>
   <div class="basket" role="group" :aria-label="t('tamp.basket')">
     <button type="button" class="middle" :class="{ chosen: isLevel }" :aria-pressed="isLevel" @click="level">
-      {{ t('tilt.level') }}
+      {{ t('fact.tilt.is.level') }}
     </button>
     <button
       v-for="side in SIDES"

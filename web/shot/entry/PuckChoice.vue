@@ -29,7 +29,7 @@ const group = useId()
             <circle cx="33" cy="17" r="2.4" />
           </g>
         </svg>
-        <span>{{ puck === null ? t('notSeen') : t(`puck.${puck}`) }}</span>
+        <span>{{ puck === null ? t('notSeen') : t(`fact.puck.is.${puck}`) }}</span>
       </label>
     </div>
   </fieldset>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { RecipeRevision, TodayBasket, TodayGrinder } from '@calm-apron/contract'
-import type { Vessel } from '@calm-apron/core'
+import type { BarStep, Vessel } from '@calm-apron/core'
 import { computed } from 'vue'
 import type { BarDevice } from '../../data/devices/barDevice.ts'
 import CupPanel from './panels/CupPanel.vue'
@@ -10,9 +10,9 @@ import PullPanel from './panels/PullPanel.vue'
 import ReadyPanel from './panels/ReadyPanel.vue'
 import TampPanel from './panels/TampPanel.vue'
 import TastePanel from './panels/TastePanel.vue'
-import type { DraftField, ReadDraft } from '../draft/readDraft.ts'
-import type { BarStep, ShotDraft } from '../draft/shotDraft.ts'
-import { useIssueWords } from '../draft/useIssueWords.ts'
+import type { ReadDraft } from '../draft/readDraft.ts'
+import type { ShotDraft } from '../draft/shotDraft.ts'
+import { unitAt, useIssueWords } from '../draft/useIssueWords.ts'
 import type { ClockPhase } from '../run/useShotClock.ts'
 
 /** The entries of one step of the bar, wherever they are asked for. */
@@ -32,11 +32,10 @@ const draft = defineModel<ShotDraft>({ required: true })
 const issueWords = useIssueWords()
 const targets = computed(() => props.recipe?.targets ?? null)
 
-const issueAt = (field: DraftField, unit: 's' | 'g' | null) =>
-  issueWords(
-    props.read.issues.find((each) => each.field === field)?.issue,
-    unit === 'g' ? draft.value.massUnit : unit,
-  )
+function issueAt(field: string): string | undefined {
+  const found = props.read.issues.find((each) => each.field === field)
+  return found && issueWords(found.issue, unitAt(found.field, draft.value.units))
+}
 </script>
 
 <template>
@@ -46,8 +45,7 @@ const issueAt = (field: DraftField, unit: 's' | 'g' | null) =>
     :recipe="recipe"
     :grinder="grinder"
     :basket="basket"
-    :grind-issue="issueAt('grind', null)"
-    :prediction-issue="issueAt('prediction', 's')"
+    :issues="issueAt"
   />
   <DosePanel
     v-else-if="step === 'dose'"
@@ -57,7 +55,7 @@ const issueAt = (field: DraftField, unit: 's' | 'g' | null) =>
     :vessels="vessels"
     :basket="basket"
     :device="device"
-    :beans-issue="issueAt('beans', 'g')"
+    :issues="issueAt"
   />
   <TampPanel
     v-else-if="step === 'tamp'"
@@ -65,27 +63,18 @@ const issueAt = (field: DraftField, unit: 's' | 'g' | null) =>
     :recipe="recipe"
     :dose-g="read.dose.netG"
     :device="device"
-    :force-issue="issueAt('force', null)"
+    :issues="issueAt"
     @locked-in="emit('lockedIn')"
   />
-  <PullPanel
-    v-else-if="step === 'pull'"
-    v-model="draft"
-    :phase="phase"
-    :recipe="targets"
-    :release-issue="issueAt('release', 's')"
-    :first-drop-issue="issueAt('firstDrop', 's')"
-    :stop-issue="issueAt('stop', 's')"
-  />
+  <PullPanel v-else-if="step === 'pull'" v-model="draft" :phase="phase" :recipe="targets" :issues="issueAt" />
   <CupPanel
     v-else-if="step === 'cup'"
     v-model="draft"
     :read="read.cup"
     :recipe="targets"
     :vessels="vessels"
-    :second-cup-issue="issueAt('secondCup', 'g')"
-    :ml-issue="issueAt('cupMl', null)"
+    :issues="issueAt"
   />
-  <LookPanel v-else-if="step === 'look'" v-model="draft" />
-  <TastePanel v-else v-model="draft" />
+  <LookPanel v-else-if="step === 'look'" v-model="draft" :issues="issueAt" />
+  <TastePanel v-else v-model="draft" :issues="issueAt" />
 </template>

@@ -44,6 +44,8 @@ const lock = {
 }
 
 /** What a trainer reads before grinding, in a training whose grind is locked at 14. */
+const at = (setting: string) => ({ texts: { ...DRAFT.texts, grindSetting: setting } })
+
 async function notesOf(also: Partial<ShotDraft>, keeper: string | null = null): Promise<string[]> {
   const bar = barOf({ baskets: [basket(SINGLE, 'Small one'), basket(DOUBLE, 'Big one')] })
   const [machine] = bar.machines
@@ -59,7 +61,7 @@ async function notesOf(also: Partial<ShotDraft>, keeper: string | null = null): 
       body: { trainings: [{ trainingId: TRAINING, events: [startedWith(), locked] }] },
     }),
   })
-  const draft = { ...DRAFT, grinderId: GRINDER, trainingId: TRAINING, grindText: '14', ...also }
+  const draft = { ...DRAFT, grinderId: GRINDER, trainingId: TRAINING, ...at('14'), ...also }
   const recipe = RECIPE_REVISION
   const { result, end } = await inSetup(() => ({
     notes: useReadyNotes(() => ({ draft, recipe, grinder, basket: bar.baskets[1] ?? null })),
@@ -78,8 +80,8 @@ test('at the locked setting, with its own basket, there is nothing to say', asyn
 })
 
 test('a setting that leaves the lock is said at the next shot; a dial-in is meant to', async () => {
-  expect(await notesOf({ grindText: '15' })).toEqual([expect.stringMatching(/^Locked at 14 .* this is 15/)])
-  expect(await notesOf({ grindText: '15', purpose: 'dial-in' })).toEqual([])
+  expect(await notesOf(at('15'))).toEqual([expect.stringMatching(/^Locked at 14 .* this is 15/)])
+  expect(await notesOf({ ...at('15'), purpose: 'dial-in' })).toEqual([])
 })
 
 test('only its keeper changes this grinder, and whoever is the keeper knows', async () => {

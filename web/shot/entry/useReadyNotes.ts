@@ -36,7 +36,7 @@ export function useReadyNotes(beside: () => Beside) {
   function leavesLock(): string[] {
     const { draft } = beside()
     const lock = draft.trainingId === null ? null : (trainings.stateOf(draft.trainingId)?.lock ?? null)
-    const { value: setting } = readNumber(draft.grindText, { min: -Infinity, max: Infinity })
+    const { value: setting } = readNumber(draft.texts.grindSetting, { min: -Infinity, max: Infinity })
     const isLocked = lock !== null && lock.grinderId === draft.grinderId && draft.purpose !== 'dial-in'
     if (!isLocked || setting === null || setting === lock.setting) return []
     return [t('ready.leavesLock', { locked: shown(lock.setting), setting: shown(setting) })]

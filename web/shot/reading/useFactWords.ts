@@ -7,7 +7,7 @@ import { useFactLines } from './useFactLines.ts'
 export function useFactWords() {
   const { t } = useI18n()
   const lines = useFactLines()
-  const unknown = () => t('fact.unknown')
+  const unknown = () => t('recorded.unknown')
 
   /** What differs between two states of the facts, in words; what is finer than a line shows is named as such. */
   function changes(before: ShotFacts, after: ShotFacts): string[] {
@@ -18,8 +18,8 @@ export function useFactWords() {
       return was === is ? [] : [t('reading.changed', { field, before: was, after: is })]
     })
     if (named.length > 0 || isSame(before, after)) return named
-    const words = { before: t('fact.othersBefore'), after: t('fact.othersAfter') }
-    return [t('reading.changed', { field: t('fact.others'), ...words })]
+    const words = { before: t('recorded.othersBefore'), after: t('recorded.othersAfter') }
+    return [t('reading.changed', { field: t('recorded.others'), ...words })]
   }
 
   return { lines, changes }

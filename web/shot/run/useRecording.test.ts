@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { type DeviceOrder, SHOT_BY_ITSELF } from '@calm-apron/contract'
+import { BASE_UNITS } from '@calm-apron/core'
 import { effectScope, nextTick, reactive, ref } from 'vue'
 import type { BarDevice, SensorReading } from '../../data/devices/barDevice.ts'
 import { readDraft } from '../draft/readDraft.ts'
@@ -29,7 +30,7 @@ function bar(leadsG: readonly number[] = []) {
       grinderId: null,
       bagId: null,
       madeAt: '2026-11-26T09:00:00Z',
-      massUnit: 'g',
+      units: BASE_UNITS,
       correcting: null,
     }),
   )
@@ -107,7 +108,7 @@ test('the scale marks the first drop, cues the stop before the target, and fills
 
 test('in a house of ounces the scale fills in ounces', async () => {
   const { clock, draft, tell, end } = bar()
-  draft.massUnit = 'oz'
+  draft.units = { ...BASE_UNITS, mass: 'oz' }
   clock.markNext()
   await nextTick()
   for (let weight = 0; weight < 36; weight += 0.2) await tell(weight)

@@ -128,7 +128,7 @@ export function useRecording({ draft, clock, series, device, targetG, leadsG, us
     draft.clock.lastDripText = Math.max(stopS, settled?.lastDripS ?? lastS).toFixed(1)
     // A stop taken back, and made again, weighs again; what was typed stays.
     if (draft.cup.grossText !== '' || draft.cup.netText !== filledIn) return
-    filledIn = asTyped(draft.massUnit, Math.max(0, weight))
+    filledIn = asTyped(draft.units.mass, Math.max(0, weight))
     draft.cup.way = 'net'
     draft.cup.netText = filledIn
   }

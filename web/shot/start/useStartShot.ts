@@ -9,7 +9,9 @@ import { usePreferences } from '../../kit/preferences.ts'
 
 /** What is known of a shot before it is begun, beyond who and by which recipe. */
 export type StartWith = Partial<ShotSetting> &
-  Partial<Pick<ShotDraft, 'routineId' | 'grindText' | 'wanted'>> & {
+  Partial<Pick<ShotDraft, 'routineId' | 'wanted'>> & {
+    /** The grind setting to begin with, as typed. */
+    grindText?: string
     /** What is expected of its time: by whoever pulls, as typed, and by the tool. */
     prediction?: { text: string; byToolS: number }
   }
@@ -38,15 +40,15 @@ export function useStartShot() {
       grinderId: bar.grinders[0]?.grinderId ?? null,
       bagId: academy.bagInHopper?.bagId ?? null,
       madeAt: new Date().toISOString(),
-      massUnit: preferences.units.mass,
+      units: { ...preferences.units },
       correcting: null,
       routineId: routineId ?? routineFor(academy.today.routines, bar.machines[0] ?? null),
       ...given,
     })
-    draft.grindText = grindText
+    draft.texts.grindSetting = grindText
     draft.wanted = wanted
     if (prediction) {
-      draft.extra.prediction = prediction.text
+      draft.texts.predictedS = prediction.text
       draft.noted.predicted = { byPersonS: null, byToolS: prediction.byToolS }
     }
     await drafts.keep(draft)

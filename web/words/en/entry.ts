@@ -1,16 +1,5 @@
-import type {
-  Abandonment,
-  Clock,
-  DoseMethod,
-  LowDoseRule,
-  Puck,
-  Stream,
-  TasteAxis,
-  Tilt,
-  PressureCaution,
-} from '@calm-apron/core'
+import type { BarStep, Clock, PressureCaution } from '@calm-apron/core'
 import type { EntryIssue } from '../../shot/draft/readEntry.ts'
-import type { BarStep, GateQuestion } from '../../shot/draft/shotDraft.ts'
 
 /** Words of a shot while it is entered. */
 export const entryWords = {
@@ -84,17 +73,8 @@ export const entryWords = {
     look: 'How did it look?',
     taste: 'How does it taste?',
   } satisfies Record<BarStep, string>,
-  gate: {
-    machineHot: 'Machine and portafilter hot',
-    basketDry: 'Basket dry',
-    basketClean: 'Basket and screen clean',
-    rightBasket: 'Right basket and button',
-    grinderPurged: 'Purged since the last setting change',
-    bedEven: 'Bed even, no clumps',
-  } satisfies Record<GateQuestion, string>,
   answer: { yes: 'Yes', no: 'No', unknown: 'Unknown' },
   field: {
-    grind: 'Grind setting',
     grindHint: '{min} to {max} on the {grinder}; {finer} is finer',
     lower: 'lower',
     higher: 'higher',
@@ -132,24 +112,15 @@ export const entryWords = {
   },
   rescue: { says: 'That looks like {vessel} with {net} in it.', use: 'Use {net}' },
   tamp: {
-    tilt: 'Seen from above',
-    settled: 'Pressed until it stopped giving',
     posture: 'Wrist in line; stop if it hurts, and change hands on long days.',
     basket: 'The basket from above: tap where it is low, the middle where it is level',
     force: 'Pressed with {force}',
-    forceN: 'Force',
     lowDose: 'The dose is low, and it is tamped. The rule here: {rule}.',
-    lowDoseDone: 'What was done?',
     nothing: 'Nothing',
     headspace: 'Room under the screen',
     more: 'More about the tamp',
-    postureOf: 'Wrist and elbow',
-    twisted: 'Twisted at the end',
-    rimWiped: 'Rim wiped',
-    lockedFirmly: 'Locked in firmly',
     lockedIn: 'Locked in, cup under',
   },
-  tilt: { level: 'Level', slight: 'Slight tilt', clear: 'Clear tilt' } satisfies Record<Tilt, string>,
   pull: {
     before: 'Start the pump and the clock together.',
     waiting: 'Watch the spout. Mark the first drop.',
@@ -173,13 +144,7 @@ export const entryWords = {
     'no-valve':
       'This machine doesn’t let the pressure out by itself. Wait a minute or more, then loosen slowly with your face turned away. The maker’s manual comes first.',
   } satisfies Record<PressureCaution, string>,
-  abandoned: { choked: 'It choked', gushed: 'It gushed', spilt: 'It was spilt' } satisfies Record<
-    Abandonment,
-    string
-  >,
   look: {
-    stream: 'The stream',
-    puck: 'The puck, after knocking out',
     prompt: 'Stir, swirl, let it cool a little before anyone tastes.',
     more: 'More: signs, own rating, note, photo',
     signs: 'What else was there to see?',
@@ -194,14 +159,6 @@ export const entryWords = {
     selfRating: 'How good was it, 0–10? {n}',
     note: 'Note',
   },
-  stream: { even: 'Even', spurting: 'Spurting', 'one-sided': 'One-sided' } satisfies Record<Stream, string>,
-  puck: {
-    even: 'Even, whole',
-    holes: 'Holes',
-    'thin-side': 'One thin side',
-    soup: 'Soup',
-    powder: 'Powder',
-  } satisfies Record<Puck, string>,
   notSeen: 'Not seen',
   taste: {
     hint: 'Stir, let it cool a little, sip. 0 is none, 10 is as much as can be. Leave out what you can’t tell.',
@@ -209,10 +166,6 @@ export const entryWords = {
     clear: 'Clear {axis}',
     caffeine: 'A sip is enough; nobody must say why they don’t taste.',
   },
-  axis: { sour: 'Sour', sweet: 'Sweet', bitter: 'Bitter', body: 'Body', dryness: 'Dryness' } satisfies Record<
-    TasteAxis,
-    string
-  >,
   issue: {
     'not-a-number': 'That is no number. Write it like 18.2.',
     ambiguous: 'Is that {asDecimal} or {asThousands}? Write it with a point, or without the comma.',
@@ -226,19 +179,4 @@ export const entryWords = {
     'stop-missing': 'Enter when it was stopped.',
     'release-after-stop': 'The release lies after the stop. Mend one of the two.',
   } satisfies Record<EntryIssue['code'], string>,
-  doseBy: {
-    scale: 'weighed',
-    razor: 'dosing razor',
-    line: 'tamper line under the rim',
-    sweep: 'filled level and swept',
-    scoop: 'scoops',
-    'lever-pulls': 'pulls of the doser’s lever',
-    'machine-light': 'the machine’s own light',
-    eye: 'by eye',
-  } satisfies Record<DoseMethod, string>,
-  lowDoseRule: {
-    discard: 'discard and start again',
-    'top-up': 'top up and press again',
-    'more-grounds': 'raise the grinder’s amount',
-  } satisfies Record<LowDoseRule, string>,
 }

@@ -1,6 +1,7 @@
 import { appWords } from './app.ts'
 import { barWords } from './bar.ts'
 import { entryWords } from './entry.ts'
+import { factsWords } from './facts.ts'
 import { railsWords } from './rails.ts'
 import { recordWords } from './record.ts'
 import { stepsWords } from './steps.ts'
@@ -10,6 +11,7 @@ export const firstWords = {
   ...appWords,
   ...barWords,
   ...entryWords,
+  ...factsWords,
   ...railsWords,
   ...recordWords,
   ...stepsWords,

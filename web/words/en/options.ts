@@ -11,6 +11,7 @@ import type {
   VesselKind,
 } from '@calm-apron/core'
 import { entryWords } from './entry.ts'
+import { factsWords } from './facts.ts'
 
 const SIZES = { single: 'single', double: 'double', triple: 'triple' } satisfies Record<BasketSize, string>
 const SELECTED = { none: 'none', single: 'single', double: 'double' } satisfies Record<Selector, string>
@@ -25,7 +26,7 @@ export const OPTION_WORDS = {
     time: 'time',
     taste: 'taste',
   } satisfies Record<ReadingKind, string>,
-  doseBy: entryWords.doseBy,
+  doseBy: factsWords.fact.doseMethod.is,
   tampBy: {
     settled: 'when the bed stops giving',
     force: 'at a calibrated force',
@@ -33,7 +34,7 @@ export const OPTION_WORDS = {
     'levelling-tool': 'with a levelling tool',
     lever: 'with a lever',
   } satisfies Record<TampSchool, string>,
-  lowDoseRule: entryWords.lowDoseRule,
+  lowDoseRule: factsWords.fact.lowDose.is,
   roastLevel: {
     light: 'light',
     'medium-light': 'medium light',

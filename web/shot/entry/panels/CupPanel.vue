@@ -4,6 +4,8 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../../kit/units/useFormat.ts'
 import { type ReadWeighing, numberTyped } from '../../draft/readEntry.ts'
+import FactFields from '../../facts/FactFields.vue'
+import type { FactIssues } from '../../facts/factIssues.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 import NumberEntry from '../../../kit/parts/NumberEntry.vue'
 import WeighFields from '../WeighFields.vue'
@@ -12,8 +14,7 @@ const props = defineProps<{
   read: ReadWeighing
   recipe: Recipe | null
   vessels: readonly Vessel[]
-  secondCupIssue: string | undefined
-  mlIssue: string | undefined
+  issues: FactIssues
 }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
@@ -29,32 +30,33 @@ const says = computed(() => {
 
 /** Two spouts should give alike. */
 const apart = computed(() => {
-  const second = numberTyped(draft.value.extra.secondCup)
+  const second = numberTyped(draft.value.texts.secondCupG)
   if (second === null || props.read.netG === null) return ''
   return t('cupSays.apart', {
-    amount: format.massApart(props.read.netG - 2 * toBase(draft.value.massUnit, second)),
+    amount: format.massApart(props.read.netG - 2 * toBase(draft.value.units.mass, second)),
   })
 })
 </script>
 
 <template>
-  <WeighFields v-model="draft.cup" :read="read" :unit="draft.massUnit" :vessels="cups" />
+  <WeighFields v-model="draft.cup" :read="read" :unit="draft.units.mass" :vessels="cups" />
   <p v-if="says" class="says" role="status">{{ says }}</p>
   <NumberEntry
     v-if="recipe?.school?.volume"
-    v-model="draft.extra.cupMl"
-    :label="t('cupSays.ml')"
-    :suffix="t('unit.ml')"
-    :issue="mlIssue"
+    v-model="draft.texts.cupMl"
+    :label="t('fact.cupMl.label')"
+    :suffix="t(`unit.${draft.units.volume}`)"
+    :issue="issues('cupMl')"
   />
+  <FactFields v-model="draft" step="cup" place="first" :issues="issues" />
   <details>
     <summary>{{ t('cupSays.twoCups') }}</summary>
     <NumberEntry
-      v-model="draft.extra.secondCup"
+      v-model="draft.texts.secondCupG"
       :label="t('cupSays.second')"
-      :suffix="t(`unit.${draft.massUnit}`)"
+      :suffix="t(`unit.${draft.units.mass}`)"
       :hint="t('cupSays.secondHint')"
-      :issue="secondCupIssue"
+      :issue="issues('secondCupG')"
     />
     <p v-if="apart" role="status">{{ apart }}</p>
   </details>

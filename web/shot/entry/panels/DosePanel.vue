@@ -1,11 +1,9 @@
 <script setup lang="ts">
 import type { RecipeRevision, TodayBasket } from '@calm-apron/contract'
 import {
-  DISTRIBUTIONS,
   DOSE_METHODS,
   DOSE_SPREAD_G,
   THRESHOLDS,
-  type Distribution,
   type DoseMethod,
   type Vessel,
   doseTrimG,
@@ -16,11 +14,11 @@ import { computed, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { BarDevice } from '../../../data/devices/barDevice.ts'
 import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
-import NumberEntry from '../../../kit/parts/NumberEntry.vue'
 import { useFormat } from '../../../kit/units/useFormat.ts'
 import { type ReadWeighing, numberTyped } from '../../draft/readEntry.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
-import { useAnswers } from '../useAnswers.ts'
+import FactFields from '../../facts/FactFields.vue'
+import type { FactIssues } from '../../facts/factIssues.ts'
 import { useTones } from '../../../kit/tones.ts'
 import { useLiveWeight } from '../useLiveWeight.ts'
 import WeighFields from '../WeighFields.vue'
@@ -31,7 +29,7 @@ const props = defineProps<{
   vessels: readonly Vessel[]
   basket: TodayBasket | null
   device: BarDevice | null
-  beansIssue: string | undefined
+  issues: FactIssues
 }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
@@ -87,22 +85,16 @@ const method = computed({
   get: () => draft.value.noted.doseMethod ?? props.recipe?.method.doseBy ?? 'scale',
   set: (chosen: DoseMethod) => (draft.value.noted.doseMethod = chosen),
 })
-const methods = computed(() => DOSE_METHODS.map((value) => ({ value, label: t(`doseBy.${value}`) })))
-const answers = useAnswers()
+const methods = computed(() =>
+  DOSE_METHODS.map((value) => ({ value, label: t(`fact.doseMethod.is.${value}`) })),
+)
 const retention = computed(() => {
-  const beans = numberTyped(draft.value.extra.beans)
+  const beans = numberTyped(draft.value.texts.beansInG)
   if (beans === null || props.read.netG === null) return ''
   return t('dose.retention', {
-    amount: format.massApart(toBase(draft.value.massUnit, beans) - props.read.netG),
+    amount: format.massApart(toBase(draft.value.units.mass, beans) - props.read.netG),
   })
 })
-
-function toggle(way: Distribution): void {
-  const { noted } = draft.value
-  noted.distributions = noted.distributions.includes(way)
-    ? noted.distributions.filter((each) => each !== way)
-    : [...noted.distributions, way]
-}
 </script>
 
 <template>
@@ -123,7 +115,7 @@ function toggle(way: Distribution): void {
         <Button
           type="primary"
           :disabled="!isSteady || shownG === null"
-          @click="live.take(draft.dose, draft.massUnit)"
+          @click="live.take(draft.dose, draft.units.mass)"
         >
           {{ t('dose.take', { amount: shownG === null ? '' : format.mass(shownG) }) }}
         </Button>
@@ -135,7 +127,7 @@ function toggle(way: Distribution): void {
       <WeighFields
         v-model="draft.dose"
         :read="read"
-        :unit="draft.massUnit"
+        :unit="draft.units.mass"
         :vessels="holdsGrounds"
         :dose-target-g="targets?.doseG ?? 0"
       />
@@ -145,32 +137,16 @@ function toggle(way: Distribution): void {
     </p>
     <p v-if="trim" class="trim" role="status">{{ trim }}</p>
     <p v-if="headspace" class="warn" role="status">{{ headspace }}</p>
+    <FactFields v-model="draft" step="dose" place="first" :issues="issues" />
     <details>
       <summary>{{ t('dose.more') }}</summary>
       <div class="more">
-        <ChoiceRow v-model="method" :label="t('dose.method')" :options="methods" />
+        <ChoiceRow v-model="method" :label="t('fact.doseMethod.label')" :options="methods" />
         <p v-if="method !== 'scale'" class="soft">
           {{ t('dose.spread', { amount: format.massApart(DOSE_SPREAD_G[method]) }) }}
         </p>
-        <fieldset>
-          <legend>{{ t('dose.spreadBy') }}</legend>
-          <label v-for="way in DISTRIBUTIONS" :key="way" class="way">
-            <input
-              type="checkbox"
-              :checked="draft.noted.distributions.includes(way)"
-              @change="toggle(way)"
-            />{{ t(`distribution.${way}`) }}
-          </label>
-        </fieldset>
-        <ChoiceRow v-model="draft.noted.clumps" :label="t('dose.clumps')" :options="answers" is-inline />
-        <ChoiceRow v-model="draft.noted.spilt" :label="t('dose.spilt')" :options="answers" is-inline />
+        <FactFields v-model="draft" step="dose" place="more" :issues="issues" />
         <p v-if="draft.noted.spilt" class="soft">{{ t('dose.spiltSays') }}</p>
-        <NumberEntry
-          v-model="draft.extra.beans"
-          :label="t('dose.beansIn')"
-          :suffix="t(`unit.${draft.massUnit}`)"
-          :issue="beansIssue"
-        />
         <p v-if="retention" class="soft">{{ retention }}</p>
       </div>
     </details>
@@ -217,16 +193,5 @@ function toggle(way: Distribution): void {
   padding: 8px 12px;
   border-left: 4px solid var(--ochre);
   background: var(--ochre-soft);
-}
-.way {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  min-height: 48px;
-}
-.way input {
-  width: 28px;
-  height: 28px;
-  accent-color: var(--pine);
 }
 </style>

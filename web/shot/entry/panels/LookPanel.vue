@@ -8,14 +8,17 @@ import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
 import PhotoField from '../PhotoField.vue'
 import PuckChoice from '../PuckChoice.vue'
 import SignBoxes from '../SignBoxes.vue'
+import FactFields from '../../facts/FactFields.vue'
+import type { FactIssues } from '../../facts/factIssues.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 
+defineProps<{ issues: FactIssues }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 const noteId = useId()
 
 const streams = computed(() => [
-  ...STREAMS.map((value) => ({ value, label: t(`stream.${value}`) })),
+  ...STREAMS.map((value) => ({ value, label: t(`fact.stream.is.${value}`) })),
   { value: null, label: t('notSeen') },
 ])
 const pucks = computed(() => [...PUCKS, null])
@@ -24,32 +27,18 @@ const pucks = computed(() => [...PUCKS, null])
 onMounted(() => {
   draft.value.look.stream ??= streamOfMarks(draft.value.noted.marks)
 })
-
-function rate(event: Event): void {
-  if (event.target instanceof HTMLInputElement) draft.value.noted.selfRating = event.target.valueAsNumber
-}
 </script>
 
 <template>
   <div class="look">
-    <ChoiceRow v-model="draft.look.stream" :label="t('look.stream')" :options="streams" />
-    <PuckChoice v-model="draft.look.puck" :label="t('look.puck')" :options="pucks" />
+    <ChoiceRow v-model="draft.look.stream" :label="t('fact.stream.label')" :options="streams" />
+    <PuckChoice v-model="draft.look.puck" :label="t('fact.puck.label')" :options="pucks" />
+    <FactFields v-model="draft" step="look" place="first" :issues="issues" />
     <p class="soft">{{ t('look.prompt') }}</p>
     <details>
       <summary>{{ t('look.more') }}</summary>
       <SignBoxes v-model="draft" :label="t('look.signs')" :signs="SIGN_BOXES.look" />
-      <label class="rate">
-        {{ t('look.selfRating', { n: draft.noted.selfRating ?? '–' }) }}
-        <input
-          type="range"
-          min="0"
-          max="10"
-          step="1"
-          :value="draft.noted.selfRating ?? 5"
-          @input="rate"
-          @click="rate"
-        />
-      </label>
+      <FactFields v-model="draft" step="look" place="more" :issues="issues" />
       <label :for="noteId">{{ t('look.note') }}</label>
       <Input.TextArea
         :id="noteId"
@@ -66,13 +55,5 @@ function rate(event: Event): void {
 .look {
   display: grid;
   gap: 16px;
-}
-.rate {
-  display: grid;
-  margin: 8px 0;
-}
-.rate input {
-  height: 44px;
-  accent-color: var(--pine);
 }
 </style>

@@ -6,15 +6,15 @@ import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
 import NumberEntry from '../../../kit/parts/NumberEntry.vue'
 import { useAcademy } from '../../../data/academy/academy.ts'
 import { useFormat } from '../../../kit/units/useFormat.ts'
+import FactFields from '../../facts/FactFields.vue'
+import type { FactIssues } from '../../facts/factIssues.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 import type { ClockPhase } from '../../run/useShotClock.ts'
 
 const props = defineProps<{
   phase: ClockPhase
   recipe: Recipe | null
-  releaseIssue: string | undefined
-  firstDropIssue: string | undefined
-  stopIssue: string | undefined
+  issues: FactIssues
 }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
@@ -29,7 +29,10 @@ const settledWords = computed(() => {
   const atStop = format.mass(Math.max(0, draft.value.noted.weightAtStopG))
   return draft.value.clock.lastDripText === ''
     ? t('pull.dripping', { atStop })
-    : t('pull.settled', { atStop, final: `${draft.value.cup.netText} ${t(`unit.${draft.value.massUnit}`)}` })
+    : t('pull.settled', {
+        atStop,
+        final: `${draft.value.cup.netText} ${t(`unit.${draft.value.units.mass}`)}`,
+      })
 })
 const academy = useAcademy()
 /** Before anybody loosens the portafilter: it choked, it only drips, no drop came, or nothing lets the pressure out. */
@@ -47,7 +50,7 @@ const unmarked = computed(() => [
 ])
 const gaveUp = computed(() => [
   { value: null, label: t('pull.notGivenUp') },
-  ...ABANDONMENTS.map((value) => ({ value, label: t(`abandoned.${value}`) })),
+  ...ABANDONMENTS.map((value) => ({ value, label: t(`fact.abandoned.is.${value}`) })),
 ])
 </script>
 
@@ -68,6 +71,7 @@ const gaveUp = computed(() => [
         :options="unmarked"
       />
       <ChoiceRow v-model="draft.abandoned" :label="t('pull.gaveUp')" :options="gaveUp" />
+      <FactFields v-model="draft" step="pull" place="first" :issues="issues" />
     </template>
     <div v-if="phase === 'stopped' || phase === 'before'" class="times">
       <NumberEntry
@@ -75,19 +79,19 @@ const gaveUp = computed(() => [
         v-model="draft.clock.releaseText"
         :label="t('field.release')"
         :suffix="t('unit.s')"
-        :issue="releaseIssue"
+        :issue="issues('release')"
       />
       <NumberEntry
         v-model="draft.clock.firstDropText"
         :label="t('field.firstDrop')"
         :suffix="t('unit.s')"
-        :issue="firstDropIssue"
+        :issue="issues('firstDrop')"
       />
       <NumberEntry
         v-model="draft.clock.stopText"
         :label="t('field.stop')"
         :suffix="t('unit.s')"
-        :issue="stopIssue"
+        :issue="issues('stop')"
       />
       <p class="soft hint">{{ t('pull.mend') }}</p>
     </div>

@@ -3,26 +3,24 @@ import type { RecipeRevision, TodayBasket, TodayGrinder } from '@calm-apron/cont
 import { SIGN_BOXES } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
 import NumberEntry from '../../../kit/parts/NumberEntry.vue'
 import PurposeChoice from '../PurposeChoice.vue'
 import SignBoxes from '../SignBoxes.vue'
-import { GATE_QUESTIONS, type ShotDraft } from '../../draft/shotDraft.ts'
-import { useAnswers } from '../useAnswers.ts'
+import type { ShotDraft } from '../../draft/shotDraft.ts'
+import FactFields from '../../facts/FactFields.vue'
+import type { FactIssues } from '../../facts/factIssues.ts'
 import { useReadyNotes } from '../useReadyNotes.ts'
 
 const props = defineProps<{
   recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
   grinder: TodayGrinder | null
   basket: TodayBasket | null
-  grindIssue: string | undefined
-  predictionIssue: string | undefined
+  issues: FactIssues
 }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 
 const notes = useReadyNotes(() => ({ ...props, draft: draft.value }))
-const answers = useAnswers()
 const grindHint = computed(() => {
   if (!props.grinder) return ''
   const { minSetting: min, maxSetting: max, name: grinder, finerIs } = props.grinder
@@ -33,24 +31,23 @@ const grindHint = computed(() => {
 <template>
   <div class="ready">
     <p v-for="note in notes" :key="note" class="note" role="note">{{ note }}</p>
-    <ChoiceRow
-      v-for="question in GATE_QUESTIONS"
-      :key="question"
-      v-model="draft.gate[question]"
-      :label="t(`gate.${question}`)"
-      :options="answers"
-      is-inline
+    <FactFields v-model="draft" step="ready" place="first" :issues="issues" />
+    <NumberEntry
+      v-model="draft.texts.grindSetting"
+      :label="t('fact.grindSetting.label')"
+      :hint="grindHint"
+      :issue="issues('grindSetting')"
     />
-    <NumberEntry v-model="draft.grindText" :label="t('field.grind')" :hint="grindHint" :issue="grindIssue" />
     <SignBoxes v-model="draft" :label="t('ready.signs')" :signs="SIGN_BOXES.ready" />
     <details>
       <summary>{{ t('ready.predict') }}</summary>
       <NumberEntry
-        v-model="draft.extra.prediction"
+        v-model="draft.texts.predictedS"
         :label="t('ready.prediction')"
         :suffix="t('unit.s')"
-        :issue="predictionIssue"
+        :issue="issues('predictedS')"
       />
+      <FactFields v-model="draft" step="ready" place="more" :issues="issues" />
     </details>
     <PurposeChoice v-model="draft" />
   </div>

@@ -1,25 +1,25 @@
 <script setup lang="ts">
 import type { RecipeRevision } from '@calm-apron/contract'
-import { LOW_DOSE_RULES, POSTURES, SIGN_BOXES, TILTS, type Tilt } from '@calm-apron/core'
+import { LOW_DOSE_RULES, SIGN_BOXES, TILTS, type Tilt } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { BarDevice } from '../../../data/devices/barDevice.ts'
 import { monotonicNowMs } from '../../../data/devices/steadyClock.ts'
 import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
-import NumberEntry from '../../../kit/parts/NumberEntry.vue'
 import { useFormat } from '../../../kit/units/useFormat.ts'
 import BasketTap from '../BasketTap.vue'
 import { numberTyped } from '../../draft/readEntry.ts'
 import SignBoxes from '../SignBoxes.vue'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
-import { useAnswers } from '../useAnswers.ts'
+import FactFields from '../../facts/FactFields.vue'
+import type { FactIssues } from '../../facts/factIssues.ts'
 
 const props = defineProps<{
   recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
   doseG: number | null
   device: BarDevice | null
-  forceIssue: string | undefined
+  issues: FactIssues
 }>()
 const emit = defineEmits<{ lockedIn: [] }>()
 const draft = defineModel<ShotDraft>({ required: true })
@@ -30,17 +30,7 @@ const format = useFormat()
 const PRESS_FROM_N = 15
 
 const tilts = computed(() => [
-  ...TILTS.map((value) => ({ value, label: t(`tilt.${value}`) })),
-  { value: null, label: t('answer.unknown') },
-])
-const answers = computed(() => [
-  { value: true, label: t('answer.yes') },
-  { value: false, label: t('answer.no') },
-  { value: null, label: t('answer.unknown') },
-])
-const shortAnswers = useAnswers()
-const postures = computed(() => [
-  ...POSTURES.map((value) => ({ value, label: t(`posture.${value}`) })),
+  ...TILTS.map((value) => ({ value, label: t(`fact.tilt.is.${value}`) })),
   { value: null, label: t('answer.unknown') },
 ])
 /** A level bed has no low side. */
@@ -59,12 +49,12 @@ watch(
   (forceN) => {
     if (forceN >= PRESS_FROM_N) pressing.value = Math.max(pressing.value, forceN)
     else if (pressing.value > 0) {
-      draft.value.extra.force = pressing.value.toFixed(0)
+      draft.value.texts.tampForceN = pressing.value.toFixed(0)
       pressing.value = 0
     }
   },
 )
-const pressedN = computed(() => numberTyped(draft.value.extra.force))
+const pressedN = computed(() => numberTyped(draft.value.texts.tampForceN))
 const hasPlate = computed(() => props.device?.last.value.plate !== undefined)
 
 const isDoseLow = computed(
@@ -74,7 +64,7 @@ const isDoseLow = computed(
     props.doseG < props.recipe.targets.doseG - props.recipe.targets.doseToleranceG,
 )
 const houseRule = computed(() => props.recipe?.method.lowDoseRule ?? LOW_DOSE_RULES[0])
-const rules = computed(() => LOW_DOSE_RULES.map((value) => ({ value, label: t(`lowDoseRule.${value}`) })))
+const rules = computed(() => LOW_DOSE_RULES.map((value) => ({ value, label: t(`fact.lowDose.is.${value}`) })))
 
 /** Cup and scale are under the spout: from here on the scale reads the cup. */
 function lockIn(): void {
@@ -88,8 +78,8 @@ function lockIn(): void {
 <template>
   <div class="tamp">
     <BasketTap v-model="draft.tamp" />
-    <ChoiceRow v-model="tilt" :label="t('tamp.tilt')" :options="tilts" />
-    <ChoiceRow v-model="draft.tamp.settled" :label="t('tamp.settled')" :options="answers" />
+    <ChoiceRow v-model="tilt" :label="t('fact.tilt.label')" :options="tilts" />
+    <FactFields v-model="draft" step="tamp" place="first" :issues="issues" />
     <Button v-if="device" type="primary" size="large" class="lock" @click="lockIn">{{
       t('tamp.lockedIn')
     }}</Button>
@@ -101,10 +91,10 @@ function lockIn(): void {
       }}
     </p>
     <div v-if="isDoseLow" class="warn">
-      <p>{{ t('tamp.lowDose', { rule: t(`lowDoseRule.${houseRule}`) }) }}</p>
+      <p>{{ t('tamp.lowDose', { rule: t(`fact.lowDose.is.${houseRule}`) }) }}</p>
       <ChoiceRow
         v-model="draft.noted.lowDose"
-        :label="t('tamp.lowDoseDone')"
+        :label="t('fact.lowDose.label')"
         :options="[...rules, { value: null, label: t('tamp.nothing') }]"
       />
     </div>
@@ -112,31 +102,7 @@ function lockIn(): void {
       <summary>{{ t('tamp.more') }}</summary>
       <div class="more">
         <SignBoxes v-model="draft" :label="t('tamp.headspace')" :signs="SIGN_BOXES.tamp" />
-        <ChoiceRow v-model="draft.noted.posture" :label="t('tamp.postureOf')" :options="postures" />
-        <ChoiceRow
-          v-model="draft.noted.twisted"
-          :label="t('tamp.twisted')"
-          :options="shortAnswers"
-          is-inline
-        />
-        <ChoiceRow
-          v-model="draft.noted.rimWiped"
-          :label="t('tamp.rimWiped')"
-          :options="shortAnswers"
-          is-inline
-        />
-        <ChoiceRow
-          v-model="draft.noted.lockedFirmly"
-          :label="t('tamp.lockedFirmly')"
-          :options="shortAnswers"
-          is-inline
-        />
-        <NumberEntry
-          v-model="draft.extra.force"
-          :label="t('tamp.forceN')"
-          :suffix="t('unit.N')"
-          :issue="forceIssue"
-        />
+        <FactFields v-model="draft" step="tamp" place="more" :issues="issues" />
       </div>
     </details>
     <p class="soft">{{ t('tamp.posture') }}</p>

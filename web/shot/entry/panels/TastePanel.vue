@@ -2,8 +2,11 @@
 import { TASTE_AXES } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import TasteAxisEntry from '../TasteAxisEntry.vue'
+import FactFields from '../../facts/FactFields.vue'
+import type { FactIssues } from '../../facts/factIssues.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 
+defineProps<{ issues: FactIssues }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 </script>
@@ -15,9 +18,10 @@ const { t } = useI18n()
       v-for="axis in TASTE_AXES"
       :key="axis"
       v-model="draft.taste[axis]"
-      :label="t(`axis.${axis}`)"
+      :label="t(`fact.${axis}.label`)"
     />
   </div>
+  <FactFields v-model="draft" step="taste" place="first" :issues="issues" />
   <p class="soft hint">{{ t('taste.caffeine') }}</p>
 </template>
 

@@ -1,0 +1,1 @@
+ALTER TABLE "shot_revision" ADD COLUMN "noted_version" smallint DEFAULT 1 NOT NULL;
