@@ -81,6 +81,7 @@ export const asItStood = z.strictObject({
       warmUpMinutes: z.number(),
       basketNominalG: z.number().nullable(),
       basketId: z.string().nullable().exactOptional(),
+      isRecipesBasket: z.boolean().nullable().exactOptional(),
     })
     .nullable(),
   grinder: z

@@ -14,6 +14,8 @@ export interface PulledWith {
   /** The basket in the group. */
   basket: Pick<PreparedContent<'basket'>, 'nominalG'> | null
   basketId: string | null
+  /** The basket that the recipe is for. */
+  recipesBasketId: string | null
   grinder: Pick<PreparedContent<'grinder'>, 'settingStep' | 'finerIs' | 'innerBurr'> | null
 }
 
@@ -24,7 +26,9 @@ export interface ThingThen {
   content: PreparedContent
 }
 
-type Named = Pick<ShotInput, 'bagId' | 'machineId' | 'groupNo' | 'grinderId'>
+type Named = Pick<ShotInput, 'bagId' | 'machineId' | 'groupNo' | 'grinderId'> & {
+  recipesBasketId: string | null
+}
 type Things = ReadonlyMap<string, ThingThen>
 
 /** What a shot was pulled with, among things by their ids. */
@@ -38,13 +42,14 @@ export function pulledWith(named: Named, things: Things): PulledWith {
     machine: contentAs('machine', thing(machineId)),
     basket: contentAs('basket', thing(basketId)),
     basketId,
+    recipesBasketId: named.recipesBasketId,
     grinder: contentAs('grinder', thing(grinderId)),
   }
 }
 
 /** What the things that a shot names lead on to: the coffee in its bag, the basket in its group. */
 export function behindNamed(
-  { bagId, machineId, groupNo }: Named,
+  { bagId, machineId, groupNo }: Pick<Named, 'bagId' | 'machineId' | 'groupNo'>,
   things: Things,
 ): { coffeeId: string | null; basketId: string | null } {
   const machine = contentAs('machine', things.get(machineId ?? ''))
@@ -69,7 +74,7 @@ function contentAs<K extends PreparedKind>(kind: K, thing: ThingThen | undefined
  * @param timeZone of the academy, where the day of the shot is told
  */
 export function standsNow(
-  { bag, coffee, machine, basket, basketId, grinder }: PulledWith,
+  { bag, coffee, machine, basket, basketId, recipesBasketId, grinder }: PulledWith,
   { pulledAt, timeZone, isPullerTeaching }: { pulledAt: string; timeZone: string; isPullerTeaching: boolean },
 ): AsItStood {
   return {
@@ -94,6 +99,8 @@ export function standsNow(
             warmUpMinutes: machine.warmUpMinutes,
             basketNominalG: basket?.nominalG ?? null,
             basketId,
+            isRecipesBasket:
+              basketId === null || recipesBasketId === null ? null : basketId === recipesBasketId,
           },
     grinder: grinder && {
       settingStep: grinder.settingStep,

@@ -102,8 +102,15 @@ export { noNotes } from './shot/notes.ts'
 export { DISTRIBUTIONS, POSTURES } from './shot/seen.ts'
 export type { MarkAt, ShapedNotes, ShotNotes } from './shot/notes.ts'
 export type { Distribution, Posture } from './shot/seen.ts'
-export { SIGNS_MARKED, SIGNS_TICKED, SIGN_BOXES, canBeEntered } from './shot/entered.ts'
-export type { EnteredSign } from './shot/entered.ts'
+export {
+  SIGNS_ASKED_AT,
+  SIGN_ENTRIES,
+  SIGN_GROUPS,
+  canBeEntered,
+  signGroupsAt,
+  signsIn,
+} from './shot/signEntries.ts'
+export type { SignEntry, SignGroup } from './shot/signEntries.ts'
 export { FLOW_MARKS, signsOfMarks, streamOfMarks } from './shot/marks.ts'
 export type { FlowMark } from './shot/marks.ts'
 export { PACKED_SERIES, packSeries, unpackSeries } from './shot/series.ts'

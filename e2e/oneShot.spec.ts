@@ -159,7 +159,7 @@ test('a choke on the drop clock has its caution and goes coarser; at the last sa
   await page.getByLabel('Grind setting').fill('3')
   await bar.goTo('Tamp')
   await page.getByText('More about the tamp').click()
-  await expect(page.getByLabel(/the screen had marked the bed/)).toBeVisible()
+  await expect(page.getByRole('button', { name: /the screen had marked the bed/ })).toBeVisible()
   await bar.weigh('Cup', 'Tasting cup', '152.6')
   await bar.typeTimes('2', '9')
   await bar.save()

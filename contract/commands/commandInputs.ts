@@ -76,6 +76,7 @@ const context = z.strictObject({
     .nullable()
     .default(null),
   isRoastDark: z.boolean().nullable().default(null),
+  isRecipesBasket: z.boolean().nullable().default(null),
   basketNominalG: z.number().positive().nullable().default(null),
   purpose: z.enum(SHOT_PURPOSES).default(NO_CONTEXT.purpose),
   isSimulated: z.boolean().default(NO_CONTEXT.isSimulated),

@@ -176,6 +176,8 @@ function wordsOf(truth: Truth): Observable[] {
     'screen-mark': seen(logistic((overG - 0.9) / 0.15), 0.02, 0.8),
     'tastes-sour': seen(logistic((-lean - 2) / 0.7), 0.03, 0.92),
     'tastes-bitter': seen(logistic((lean - 2) / 0.7), 0.03, 0.92),
+    'tastes-bright': seen(logistic((cup.sweet - 6.2) / 0.8) * logistic((cup.sour - 3.5) / 0.7), 0.03, 0.8),
+    'tastes-salty': seen(logistic((cup.sour - 5) / 0.8), 0.03, 0.5),
     'tastes-watery': seen(logistic((4.9 - cup.body) / 0.6)),
     'tastes-harsh': seen(logistic((cup.dryness + cup.bitter - 8) / 1)),
     'tastes-rancid': seen(cup.rancid, 0.02),

@@ -1,5 +1,6 @@
 import { type ShotContext } from '../reading/context.ts'
 import { DOSE_SPREAD_G } from '../shot/doseMethod.ts'
+import { isBedEven } from '../reading/gate.ts'
 import type { Readings } from '../reading/types.ts'
 import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
 import { type ShotClock, TASTE_AXES } from '../shot/facts.ts'
@@ -131,6 +132,8 @@ const SAID_BY: Record<WordSign, readonly EvidenceKey[]> = {
   'late-first-drop': ['first-drop'],
   'dose-looks-low': ['dose'],
   'dose-looks-high': ['dose'],
+  'tastes-bright': ['sweet'],
+  'tastes-salty': ['sour'],
   'tastes-watery': ['body'],
   'tastes-sour': ['sour', 'bitter'],
   'tastes-bitter': ['sour', 'bitter'],
@@ -197,9 +200,9 @@ function flawsSeen({ of: { facts }, gate, tamp }: Readings): Evidence[] {
     'seen-cold': gate.faults.includes('machine-cold') ? false : facts.machineHot,
     'seen-wet': facts.basketDry,
     'seen-dirty': facts.basketClean ?? null,
-    'seen-wrong-basket': facts.rightBasket,
+    'seen-wrong-basket': gate.faults.includes('wrong-basket') ? false : facts.rightBasket,
     'seen-unpurged': facts.grinderPurged,
-    'seen-uneven-bed': facts.bedEven,
+    'seen-uneven-bed': isBedEven(facts),
     'seen-unsettled': tooLight ? false : facts.tamp.settled,
   }
   // The record's keys are exactly the flaws.

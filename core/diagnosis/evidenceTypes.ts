@@ -47,6 +47,8 @@ const WORDS = [
   'dose-looks-high',
   'tastes-watery',
   'tastes-sour',
+  'tastes-bright',
+  'tastes-salty',
   'tastes-bitter',
   'tastes-good',
   'tastes-harsh',

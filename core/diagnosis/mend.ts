@@ -14,6 +14,7 @@ const CAUSE_OF: Record<GateFault, Fault> = {
   'grinder-not-purged': 'not-purged',
   'dose-low': 'dose-low',
   'dose-high': 'dose-high',
+  'dose-topped-up': 'poor-distribution',
   'bed-uneven': 'poor-distribution',
   'tamp-tilted': 'tamp-tilted',
   'tamp-slightly-tilted': 'tamp-tilted',

@@ -1,6 +1,6 @@
 import type { Readings } from '../reading/types.ts'
-import type { EnteredSign } from '../shot/entered.ts'
 import { isPulled } from '../shot/facts.ts'
+import type { Sign } from '../shot/signs.ts'
 import type { Channel, EvidenceKey, FlawSeen } from './evidenceTypes.ts'
 import { OPTION_SETS, isWord } from './evidenceTypes.ts'
 import { CHANCES } from './hypotheses.ts'
@@ -14,10 +14,10 @@ export interface TellingLook {
   gain: number
 }
 
-/** A look, and what it would show: values, things seen, or one of several; only what the bar has a place to enter. */
+/** A look, and what it would show: values, things seen, or one of several: the bar has a place to enter each (`SIGN_ENTRIES`). */
 interface Look {
   channels?: readonly Channel[]
-  features?: readonly (EnteredSign | FlawSeen)[]
+  features?: readonly (Sign | FlawSeen)[]
   choice?: keyof typeof OPTION_SETS
   /** Whether it can still be made once the shot is through. */
   isLater?: true
@@ -30,7 +30,8 @@ const LOOKS: Record<Observation, Look> = {
   'mark-first-drop': { channels: ['first-drop'] },
   'taste-it': { channels: ['sour', 'bitter', 'sweet'], isLater: true },
   'trainer-taste': { channels: ['sour', 'bitter', 'sweet'], isLater: true },
-  'watch-stream': { choice: 'stream', features: ['several-streams', 'early-blonding', 'dry-patches'] },
+  'watch-stream': { choice: 'stream', features: ['several-streams', 'early-blonding', 'sides-change'] },
+  'look-underneath': { features: ['dry-patches'] },
   'read-puck': { choice: 'puck', isLater: true },
   'look-at-crema': { features: ['thin-crema', 'foamy-crema'], isLater: true },
   'read-gauge': { features: ['pressure-low', 'pressure-high'] },
@@ -41,6 +42,17 @@ const LOOKS: Record<Observation, Look> = {
   'check-bed': { features: ['seen-uneven-bed'] },
   'check-tamp': { choice: 'tilt', features: ['seen-unsettled'] },
   'flush-and-look': { features: ['steam-at-flush'], isLater: true },
+  'look-at-beans': { features: ['oily-dark-beans', 'pre-ground-coffee'], isLater: true },
+  'name-the-taste': {
+    features: ['tastes-rancid', 'tastes-ashy', 'tastes-papery', 'tastes-flat'],
+    isLater: true,
+  },
+  'check-headspace': { features: ['screen-mark'] },
+  'ask-others': { features: ['same-for-everyone', 'this-group-only'], isLater: true },
+  'recall-settings': {
+    features: ['same-at-every-grind', 'between-two-settings', 'yield-off-every-time'],
+    isLater: true,
+  },
   'ask-roast-date': { channels: ['age'], isLater: true },
   'pull-another': { features: ['alternates', 'times-scatter', 'times-fall'] },
 }
@@ -51,6 +63,7 @@ const NOT_OF_A_CHOKE: ReadonlySet<Observation> = new Set([
   'trainer-taste',
   'weigh-cup',
   'look-at-crema',
+  'name-the-taste',
   'read-puck',
   'flush-and-look',
 ])
@@ -68,6 +81,8 @@ export function whenToLook(observation: Observation, readings: Readings): 'still
     'mark-first-drop': facts.clock !== null && facts.clock.firstDrop !== 'missed',
     'taste-it': hasTasted,
     'trainer-taste': !hasTasted || context.tongue === 'trusted',
+    // What a learner names moves nothing.
+    'name-the-taste': context.tongue === 'learning',
     'check-heat': facts.machineHot !== null,
     'ask-roast-date': context.coffeeAgeDays !== null,
   }
@@ -133,7 +148,7 @@ const ALL_LOOKS = Object.entries(LOOKS).map(([observation, look]) => {
 
 /** What a yes or no would tell; what a chance leaves open of it is worked out once for each hypothesis. */
 function yesNoInformation(
-  feature: EnteredSign | FlawSeen,
+  feature: Sign | FlawSeen,
   posterior: Float64Array,
   likely: readonly number[],
 ): number {
@@ -202,3 +217,8 @@ function information(
   }
   return sum
 }
+
+/** Every sign that a look asks for. */
+export const SIGNS_SHOWN_BY_LOOKS: ReadonlySet<string> = new Set(
+  Object.values(LOOKS).flatMap(({ features = [] }) => features),
+)

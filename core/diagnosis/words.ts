@@ -18,6 +18,9 @@ export const WORDS_OF_CHANNELS: Partial<Record<WordSign, WordOfChannel>> = {
   'late-first-drop': { channel: 'first-drop', side: 1, from: 0.35, spread: 0.1 },
   'dose-looks-low': { channel: 'dose', side: -1, from: -0.7, spread: 0.35 },
   'dose-looks-high': { channel: 'dose', side: 1, from: 0.7, spread: 0.35 },
+  'tastes-salty': { channel: 'sour', side: 1, from: 4.5, spread: 1.2 },
+  // A cup whose acids are called bright is sweet with them.
+  'tastes-bright': { channel: 'sweet', side: 1, from: 6.2, spread: 0.9 },
   'tastes-watery': { channel: 'body', side: -1, from: 4.9, spread: 0.9 },
 }
 

@@ -49,6 +49,8 @@ export interface ShotContext {
   /** Not pulled for real: it counts for nothing. */
   isSimulated: boolean
   isRoastDark: boolean | null
+  /** Whether the basket in the group is the one that the recipe is for. */
+  isRecipesBasket: boolean | null
   /** What the basket in the group is made for, in g. */
   basketNominalG: number | null
 }
@@ -68,5 +70,6 @@ export const NO_CONTEXT: ShotContext = {
   purpose: 'practice',
   isSimulated: false,
   isRoastDark: null,
+  isRecipesBasket: null,
   basketNominalG: null,
 }

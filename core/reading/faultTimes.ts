@@ -57,6 +57,8 @@ export function faultShift(
       return { slower: 0, faster: doseLn }
     case 'dose-high':
       return { slower: doseLn, faster: 0 }
+    // What is put on a pressed bed lies in a layer of its own.
+    case 'dose-topped-up':
     case 'bed-uneven':
       return faster(TIME_SHIFTS.bedUneven)
     case 'tamp-tilted':

@@ -7,20 +7,29 @@ import { faultShift } from './faultTimes.ts'
 import type { DoseReading, Flow, Gate, GateFault, GateUnknown } from './types.ts'
 
 /** Is this shot evidence about the grind? A fault seen says no; a thing not looked at is named, not assumed. */
-export function gateOf(facts: ShotFacts, dose: DoseReading, { warmUp, doseMethod }: ShotContext): Gate {
+export function gateOf(
+  facts: ShotFacts,
+  dose: DoseReading,
+  { warmUp, doseMethod, isRecipesBasket }: ShotContext,
+): Gate {
   const doseOut = isDoseOut(dose, DOSE_SPREAD_G[doseMethod]) && dose.judged ? dose.direction : null
   const { tilt, settled } = facts.tamp
   // Who touched it knows better than the clock on the wall.
+  const { noted } = facts
+  const bedEven = isBedEven(facts)
+  // Whoever looked at basket and button knows better than what was set up.
+  const rightBasket = facts.rightBasket ?? (isRecipesBasket === false ? false : null)
   const isHot = facts.machineHot ?? (warmUp === null ? null : warmUp.minutesOn >= warmUp.minutesNeeded)
   const present: Record<GateFault, boolean> = {
     'machine-cold': isHot === false,
     'basket-wet': facts.basketDry === false,
     'basket-dirty': facts.basketClean === false,
-    'wrong-basket': facts.rightBasket === false,
+    'wrong-basket': rightBasket === false,
     'grinder-not-purged': facts.grinderPurged === false,
     'dose-low': doseOut === 'under',
     'dose-high': doseOut === 'over',
-    'bed-uneven': facts.bedEven === false,
+    'dose-topped-up': noted?.lowDose === 'top-up',
+    'bed-uneven': bedEven === false,
     'tamp-tilted': tilt === 'clear',
     'tamp-slightly-tilted': tilt === 'slight',
     'tamp-unsettled': settled === false,
@@ -28,20 +37,21 @@ export function gateOf(facts: ShotFacts, dose: DoseReading, { warmUp, doseMethod
   const unknown: Record<GateUnknown, boolean> = {
     machine: isHot === null,
     basket: facts.basketDry === null,
-    'basket-size': facts.rightBasket === null,
+    'basket-size': rightBasket === null,
     purge: facts.grinderPurged === null,
-    dose: !dose.judged,
-    bed: facts.bedEven === null,
+    // What was spilt after the scale is not in the basket.
+    dose: !dose.judged || noted?.spilt === true,
+    bed: bedEven === null,
     tamp: tilt === null,
   }
   const faults = trueKeys(present)
   const done: Record<GateUnknown, boolean> = {
     machine: isHot === true,
     basket: facts.basketDry === true,
-    'basket-size': facts.rightBasket === true,
+    'basket-size': rightBasket === true,
     purge: facts.grinderPurged === true,
-    dose: dose.judged && dose.standing === 'on',
-    bed: facts.bedEven === true,
+    dose: dose.judged && dose.standing === 'on' && noted?.spilt !== true,
+    bed: bedEven === true,
     tamp: tilt === 'level' && settled !== false,
   }
   return {
@@ -50,6 +60,11 @@ export function gateOf(facts: ShotFacts, dose: DoseReading, { warmUp, doseMethod
     unknowns: trueKeys(unknown),
     done: trueKeys(done),
   }
+}
+
+/** Clumps are an uneven bed, whatever was said of the rest; that none were seen says only that. */
+export function isBedEven({ bedEven, noted }: ShotFacts): boolean | null {
+  return noted?.clumps === true ? false : bedEven
 }
 
 /** A dose that was measured by eye is no fault within what an eye errs by. */

@@ -30,6 +30,8 @@ export interface AsItStood {
         basketNominalG: number | null
         /** Left out where it was not kept. */
         basketId?: string | null
+        /** Whether that is the one the recipe is for; left out where it was not kept, null where either is not known. */
+        isRecipesBasket?: boolean | null
       })
     | null
   grinder:
@@ -139,10 +141,12 @@ function coffeeKnown({ coffee, pulledOn }: AsItStood): Partial<ShotContext> {
 function groupKnown({ machine }: AsItStood, pulledAt: string): Partial<ShotContext> {
   if (machine === null) return {}
   const { switchedOnAt, warmUpMinutes, basketNominalG, isLever, hasReleaseValve } = machine
+  const { isRecipesBasket = null } = machine
   const minutesOn = switchedOnAt === null ? -1 : (Date.parse(pulledAt) - Date.parse(switchedOnAt)) / 60_000
   return {
     machine: { isLever, hasReleaseValve },
     basketNominalG,
+    isRecipesBasket,
     // Switched on after the shot it says nothing of it.
     warmUp: minutesOn < 0 ? null : { minutesOn, minutesNeeded: warmUpMinutes },
   }

@@ -80,6 +80,7 @@ export const GATE_FAULTS = [
   'grinder-not-purged',
   'dose-low',
   'dose-high',
+  'dose-topped-up',
   'bed-uneven',
   'tamp-tilted',
   'tamp-slightly-tilted',

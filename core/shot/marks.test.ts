@@ -1,4 +1,4 @@
-import { SIGNS_MARKED, canBeEntered } from './entered.ts'
+import { SIGNS_MARKED, canBeEntered } from './signEntries.ts'
 import { FLOW_MARKS, signsOfMarks, streamOfMarks } from './marks.ts'
 import type { Sign } from './signs.ts'
 

@@ -11,6 +11,10 @@ export const FLOW_MARKS = [
   'spurting',
   'one-side',
   'several-streams',
+  'sides-change',
+  'striped',
+  'drop-early',
+  'drop-late',
   'dark',
   'golden',
   'pale',
@@ -32,6 +36,9 @@ export function signsOfMarks(marks: readonly MarkAt[], clock: ShotClock | null):
   const seen: SignsSeen = {}
   const has = (mark: FlowMark) => marks.some((each) => each.mark === mark)
   if (has('several-streams')) seen['several-streams'] = true
+  if (has('sides-change')) seen['sides-change'] = true
+  if (has('drop-early')) seen['early-first-drop'] = true
+  if (has('drop-late')) seen['late-first-drop'] = true
   if (has('dripping')) seen['drips-only'] = true
   if (has('honey')) seen['drips-only'] = false
   if (has('gauge-low') || has('gauge-in-zone') || has('gauge-high')) {
@@ -43,6 +50,8 @@ export function signsOfMarks(marks: readonly MarkAt[], clock: ShotClock | null):
     const fromS = clock.firstDropS ?? 0
     seen['early-blonding'] = pale.atS - fromS < EARLY_PALE_SHARE * (clock.stopS - fromS)
   }
+  // Stripes are a part of the bed that has given all it had.
+  if (has('striped')) seen['early-blonding'] = true
   return seen
 }
 

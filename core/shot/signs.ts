@@ -21,6 +21,8 @@ export const SIGNS = [
   'screen-mark',
   // taste
   'tastes-sour',
+  'tastes-bright',
+  'tastes-salty',
   'tastes-bitter',
   'tastes-watery',
   'tastes-harsh',

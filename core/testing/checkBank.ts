@@ -1,8 +1,9 @@
+import type { Cause } from '../diagnosis/causes.ts'
 import { judge } from '../diagnosis/statement.ts'
 import type { Statement } from '../diagnosis/types.ts'
 import { readShot } from '../reading/readShot.ts'
 import type { Recipe } from '../recipe/recipe.ts'
-import { SIGNS_TICKED } from '../shot/entered.ts'
+import { SIGNS_BY_HAND } from '../shot/signEntries.ts'
 import type { ShotFacts } from '../shot/facts.ts'
 import { type BankShot, bankShot } from './shotBank.ts'
 import { STATEMENT_RULES } from './statementRules.ts'
@@ -57,14 +58,18 @@ const VARIED: Record<string, (statement: Statement, shot: BankShot) => boolean> 
       return true
     // Less likely than that it was named as what leads, not because it carries.
     if ((causes.find(({ cause }) => cause === first)?.probability ?? 0) < 0.4) return true
-    return SIGNS_TICKED.every((sign) => {
+    return SIGNS_BY_HAND.every((sign) => {
       if (shot.context.signs[sign] !== undefined) return true
       const context = { ...shot.context, signs: { ...shot.context.signs, [sign]: true } }
       const more = said({ ...shot, context })
-      const by = more.inference.contributions(first).find(({ key }) => key === sign)?.logOdds ?? 0
+      const speaksFor = (cause: Cause) =>
+        more.inference.contributions(cause).find(({ key }) => key === sign)?.logOdds ?? 0
+      const by = speaksFor(first)
       // A sign that makes it another sort of shot is not more of the same; and no more than two are named at once.
       if (by <= LEAST_SAID || more.statement.heading !== heading || carrying(more.statement) > 2) return true
-      return more.statement.named.causes.some((cause) => cause === first)
+      const { causes: now } = more.statement.named
+      // What speaks more for another is that one's evidence.
+      return now.some((cause) => cause === first || speaksFor(cause) > by)
     })
   },
   'what a learner noted moves nothing': (statement, shot) => {

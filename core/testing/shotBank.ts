@@ -5,7 +5,7 @@ import { NO_CONTEXT, type ShotContext } from '../reading/context.ts'
 import { DOSE_METHODS } from '../shot/doseMethod.ts'
 import { PRESET_RECIPES } from '../recipe/presets.ts'
 import type { Recipe } from '../recipe/recipe.ts'
-import { SIGNS_MARKED, SIGNS_TICKED } from '../shot/entered.ts'
+import { SIGNS_BY_HAND, SIGNS_MARKED } from '../shot/signEntries.ts'
 import { type ShotClock, type ShotFacts, unknownFacts } from '../shot/facts.ts'
 import { PUCKS, STREAMS, TILTS } from '../shot/seen.ts'
 import type { SignsSeen } from '../shot/signs.ts'
@@ -100,7 +100,8 @@ function clockOf(recipe: Recipe, chance: Seeded): ShotClock {
 
 function contextOf(chance: Seeded): ShotContext {
   const signs: SignsSeen = {}
-  for (const sign of SIGNS_TICKED) if (chance.chance(0.06)) signs[sign] = true
+  // Mostly nobody looks; of those who do most see nothing.
+  for (const sign of SIGNS_BY_HAND) if (chance.chance(0.08)) signs[sign] = chance.chance(0.4)
   for (const sign of SIGNS_MARKED) if (chance.chance(0.15)) signs[sign] = chance.chance(0.35)
   return {
     ...NO_CONTEXT,

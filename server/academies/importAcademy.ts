@@ -79,7 +79,13 @@ function shotRow(
   { timeZone, things, teaching }: InFile,
 ) {
   const isPullerTeaching = teaching.has(rest.personId)
-  const stood = standsNow(pulledWith(rest, things), { pulledAt, timeZone, isPullerTeaching })
+  const recipe = things.get(rest.recipeRevisionId)
+  const recipesBasketId = recipe?.kind === 'recipe' ? recipe.content.method.basketId : null
+  const stood = standsNow(pulledWith({ ...rest, recipesBasketId }, things), {
+    pulledAt,
+    timeZone,
+    isPullerTeaching,
+  })
   return { ...rest, pulledAt: new Date(pulledAt), stood }
 }
 

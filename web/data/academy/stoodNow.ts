@@ -2,7 +2,10 @@ import { type ShotInput, basketInGroup, standsNow, teaches } from '@calm-apron/c
 import type { AsItStood } from '@calm-apron/core'
 import { useAcademy } from './academy.ts'
 
-type Named = Pick<ShotInput, 'personId' | 'bagId' | 'machineId' | 'groupNo' | 'grinderId' | 'pulledAt'>
+type Named = Pick<
+  ShotInput,
+  'personId' | 'bagId' | 'machineId' | 'groupNo' | 'grinderId' | 'pulledAt' | 'recipeRevisionId'
+>
 
 /** What this device knows of what a shot is pulled with that the server does not have yet. */
 export function useStoodNow() {
@@ -13,7 +16,8 @@ export function useStoodNow() {
     return teaches(academy.today?.people.find((each) => each.personId === personId)?.role)
   }
 
-  function stoodNow({ personId, bagId, machineId, groupNo, grinderId, pulledAt }: Named): AsItStood {
+  function stoodNow({ personId, recipeRevisionId, pulledAt, ...named }: Named): AsItStood {
+    const { bagId, machineId, groupNo, grinderId } = named
     const coffee = academy.coffeeOfBag(bagId)
     const machine = academy.machine(machineId)
     return standsNow(
@@ -23,6 +27,7 @@ export function useStoodNow() {
         machine,
         basket: academy.basketInGroup({ machineId, groupNo }),
         basketId: basketInGroup(machine, groupNo),
+        recipesBasketId: academy.recipe(recipeRevisionId)?.method.basketId ?? null,
         grinder: academy.grinder(grinderId),
       },
       { pulledAt, timeZone: academy.timeZone, isPullerTeaching: isTeaching(personId) },

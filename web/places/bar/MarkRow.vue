@@ -5,12 +5,16 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
-/** What the stream looks like, by one tap each, with its instant. */
-const props = defineProps<{ atS: number }>()
+/** What the stream looks like, by one tap each, with its instant: four in sight by what there is to see now, the rest behind. */
+const props = defineProps<{ atS: number; isFlowing: boolean }>()
 const marks = defineModel<MarkAt[]>({ required: true })
 const { t } = useI18n()
 const format = useFormat()
 
+const BEFORE_THE_DROP: readonly FlowMark[] = ['drop-late', 'dripping', 'gauge-in-zone', 'gauge-low']
+const WHILE_IT_FLOWS: readonly FlowMark[] = ['honey', 'spurting', 'one-side', 'pale']
+const large = computed(() => (props.isFlowing ? WHILE_IT_FLOWS : BEFORE_THE_DROP))
+const rest = computed(() => FLOW_MARKS.filter((mark) => !large.value.includes(mark)))
 const lastWords = computed(() => {
   const last = marks.value.at(-1)
   return last ? t('mark.last', { mark: t(`mark.${last.mark}`), at: format.seconds(last.atS) }) : ''
@@ -25,16 +29,30 @@ function add(mark: FlowMark): void {
 <template>
   <div class="marks" role="group" :aria-label="t('mark.title')">
     <button
-      v-for="mark in FLOW_MARKS"
+      v-for="mark in large"
       :key="mark"
       type="button"
-      class="mark"
+      class="mark large"
       :class="{ set: isSet(mark) }"
-      :data-mark="mark"
       @click="add(mark)"
     >
       {{ t(`mark.${mark}`) }}
     </button>
+    <details class="others">
+      <summary>{{ t('mark.others') }}</summary>
+      <div class="rest">
+        <button
+          v-for="mark in rest"
+          :key="mark"
+          type="button"
+          class="mark"
+          :class="{ set: isSet(mark) }"
+          @click="add(mark)"
+        >
+          {{ t(`mark.${mark}`) }}
+        </button>
+      </div>
+    </details>
     <p class="last" role="status">
       {{ lastWords }}
       <Button v-if="marks.length > 0" type="text" class="back" @click="marks = marks.slice(0, -1)">{{
@@ -47,7 +65,7 @@ function add(mark: FlowMark): void {
 <style scoped>
 .marks {
   display: grid;
-  grid-template-columns: repeat(5, 1fr);
+  grid-template-columns: repeat(4, 1fr);
   gap: 12px;
   margin-top: 8px;
 }
@@ -62,6 +80,18 @@ function add(mark: FlowMark): void {
   font-size: 0.75em;
   line-height: 1.1;
   cursor: pointer;
+}
+.mark.large {
+  min-height: 72px;
+  font-size: 0.9em;
+}
+.others {
+  grid-column: 1 / -1;
+}
+.rest {
+  display: grid;
+  grid-template-columns: repeat(5, 1fr);
+  gap: 12px;
 }
 .mark.set {
   border-color: var(--pine);

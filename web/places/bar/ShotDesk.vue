@@ -118,7 +118,12 @@ useBarKeys({
         :finish-s="recording.finishS.value"
         :stop-at-g="recipe.targets.yieldG - recording.leadG.value"
       />
-      <MarkRow v-if="isRunning" v-model="draft.noted.marks" :at-s="clock.pumpS.value" />
+      <MarkRow
+        v-if="isRunning"
+        v-model="draft.noted.marks"
+        :at-s="clock.pumpS.value"
+        :is-flowing="phase === 'flowing'"
+      />
       <ShotRails v-else-if="readings && recipe" class="rails" :readings="readings" :recipe="recipe.targets" />
     </div>
     <section class="next" :aria-labelledby="'question'">

@@ -126,17 +126,14 @@ function useClockLines() {
 
 /** Lines of notes that have a shape of their own. */
 function useNotedLines() {
-  const i18n = useI18n()
-  const { t } = i18n
+  const { t } = useI18n()
   const format = useFormat()
   const { noted } = useLines()
   const listed = <T>(label: string, values: readonly T[], say: (value: T) => string) =>
     noted(label, values.length === 0 ? null : values, (all) => all.map(say).join(', '))
 
-  /** What can be ticked has words of its own; a sign that came by another way is named as it is kept. */
   function signWords([sign, isSeen]: [string, boolean]): string {
-    const key = `look.sign.${sign}`
-    const name = i18n.te(key) ? t(key) : sign.replaceAll('-', ' ')
+    const name = t(`sign.${sign}`)
     return isSeen ? name : t('recorded.notSeen', { sign: name })
   }
   const stepWords = (step: string) => t(`shotStep.${step}.what`)

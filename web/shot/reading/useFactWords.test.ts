@@ -66,6 +66,6 @@ test('every fact that is stored is shown', () => {
   for (const { label, value } of more)
     expect([label, value]).toEqual([expect.stringMatching(/^[A-Z]/), expect.stringMatching(/\S/)])
   expect(more.find(({ label }) => label === 'Seen besides')?.value).toBe(
-    'Thin crema, pressure low: looked for, not there',
+    'Thin crema, Gauge low: looked for, not there',
   )
 })

@@ -99,6 +99,7 @@ export const barWords = {
   },
   mark: {
     title: 'What do you see?',
+    others: 'More marks',
     last: '{mark} at {at}',
     takeBack: 'Take back',
     honey: 'Like honey',
@@ -107,6 +108,10 @@ export const barWords = {
     spurting: 'Spurting',
     'one-side': 'One side',
     'several-streams': 'Several streams',
+    'sides-change': 'Changes sides',
+    striped: 'In stripes',
+    'drop-early': 'Drop came early',
+    'drop-late': 'Drop comes late',
     dark: 'Dark',
     golden: 'Golden',
     pale: 'Pale',
@@ -114,7 +119,7 @@ export const barWords = {
     'gauge-in-zone': 'In the zone',
     'gauge-high': 'Gauge high',
     sound: 'Odd sound',
-  } satisfies Record<(typeof FLOW_MARKS)[number] | 'title' | 'last' | 'takeBack', string>,
+  } satisfies Record<(typeof FLOW_MARKS)[number] | 'title' | 'others' | 'last' | 'takeBack', string>,
   curve: {
     title: 'The curve',
     target: 'Land in the box: {yield} g in {min}–{max} s.',
@@ -160,8 +165,8 @@ export const barWords = {
   } satisfies Record<ShotPurpose, string> & Record<string, string | object>,
   ready: {
     predict: 'Guess the time first',
+    more: 'Guess the time; beans and flush',
     prediction: 'Your guess',
-    signs: 'Tick what is so',
     leavesLock:
       'Locked at {locked} for this session; this is {setting}. Purge after the change, and say why it moved.',
     meant: 'Found by dialling in: dose {dose}, stop at {yield}. It is held against that.',

@@ -1,4 +1,4 @@
-import type { FACTS } from '@calm-apron/core'
+import type { FACTS, Sign, SignGroup } from '@calm-apron/core'
 
 /** A name for a fact, as it is asked for and as it is recorded; and one for each of the choices it has. */
 type WordsOf<R> = R extends { of: readonly (infer O extends string)[] }
@@ -98,3 +98,63 @@ const noted = {
 
 /** Words of every fact of the table: one without any does not compile. */
 export const factsWords = { fact: { ...gate, ...shot, ...tamp, ...look, ...taste, ...measured, ...noted } }
+
+/** Words of every sign, as it is looked for. */
+export const signWords = {
+  signs: {
+    beans: 'At the beans',
+    start: 'Before the shot',
+    bed: 'Seen without a scale',
+    screen: 'Room under the screen',
+    flow: 'Seen without a clock',
+    cup: 'In the cup and under the basket',
+    tongue: 'In a word',
+    others: 'Compared with other shots',
+    seen: 'seen',
+    notThere: 'not there',
+    notChecked: 'not checked',
+    rest: 'Looked: none of the rest',
+  } satisfies Record<SignGroup | 'seen' | 'notThere' | 'notChecked' | 'rest', string>,
+  sign: {
+    'ran-fast': 'Ran fast',
+    'ran-slow': 'Ran slow',
+    'early-first-drop': 'First drop early',
+    'late-first-drop': 'First drop late',
+    'pressure-low': 'Gauge low',
+    'pressure-high': 'Gauge high',
+    'drips-only': 'Only dripped',
+    'several-streams': 'Several streams',
+    'dry-patches': 'Dry patches under the basket',
+    'early-blonding': 'Pale early, or in stripes',
+    'sides-change': 'Drips changed sides',
+    'thin-crema': 'Thin crema',
+    'foamy-crema': 'Foamy crema',
+    'dose-looks-low': 'Looks low in the basket',
+    'dose-looks-high': 'Looks high in the basket',
+    'screen-mark': 'Locked in dry and taken out again: the screen had marked the bed',
+    'tastes-sour': 'Sour',
+    'tastes-bright': 'Bright',
+    'tastes-salty': 'Salty',
+    'tastes-bitter': 'Bitter',
+    'tastes-watery': 'Watery',
+    'tastes-harsh': 'Harsh',
+    'tastes-rancid': 'Rancid',
+    'tastes-ashy': 'Ashy',
+    'tastes-papery': 'Papery',
+    'tastes-flat': 'Flat',
+    'tastes-good': 'Good',
+    'first-shot-of-day': 'First shot of the day',
+    'steam-at-flush': 'Steam at the flush',
+    'oily-dark-beans': 'Dark, oily beans',
+    'pre-ground-coffee': 'Bought ground',
+    'at-finest-setting': 'At the finest setting',
+    'between-two-settings': 'One step too fast, the next too slow',
+    'same-at-every-grind': 'The same at every grind',
+    'same-for-everyone': 'The same for everyone',
+    'this-group-only': 'At this group only',
+    'yield-off-every-time': 'The cup is off every time',
+    alternates: 'Sour and bitter in turn',
+    'times-scatter': 'Times scatter',
+    'times-fall': 'Times fall',
+  } satisfies Record<Sign, string>,
+}

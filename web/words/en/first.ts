@@ -1,7 +1,7 @@
 import { appWords } from './app.ts'
 import { barWords } from './bar.ts'
 import { entryWords } from './entry.ts'
-import { factsWords } from './facts.ts'
+import { factsWords, signWords } from './facts.ts'
 import { railsWords } from './rails.ts'
 import { recordWords } from './record.ts'
 import { stepsWords } from './steps.ts'
@@ -12,6 +12,7 @@ export const firstWords = {
   ...barWords,
   ...entryWords,
   ...factsWords,
+  ...signWords,
   ...railsWords,
   ...recordWords,
   ...stepsWords,

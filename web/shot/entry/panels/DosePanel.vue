@@ -18,6 +18,7 @@ import { useFormat } from '../../../kit/units/useFormat.ts'
 import { type ReadWeighing, numberTyped } from '../../draft/readEntry.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 import FactFields from '../../facts/FactFields.vue'
+import SignLooks from '../../facts/SignLooks.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
 import { useTones } from '../../../kit/tones.ts'
 import { useLiveWeight } from '../useLiveWeight.ts'
@@ -146,6 +147,7 @@ const retention = computed(() => {
           {{ t('dose.spread', { amount: format.massApart(DOSE_SPREAD_G[method]) }) }}
         </p>
         <FactFields v-model="draft" step="dose" place="more" :issues="issues" />
+        <SignLooks v-model="draft" step="dose" :measured="{ dose: read.netG !== null, time: false }" />
         <p v-if="draft.noted.spilt" class="soft">{{ t('dose.spiltSays') }}</p>
         <p v-if="retention" class="soft">{{ retention }}</p>
       </div>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { BOUNDS } from '@calm-apron/contract'
-import { PUCKS, SIGN_BOXES, STREAMS, streamOfMarks } from '@calm-apron/core'
+import { PUCKS, STREAMS, streamOfMarks } from '@calm-apron/core'
 import { Input } from 'ant-design-vue'
 import { computed, onMounted, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
 import PhotoField from '../PhotoField.vue'
 import PuckChoice from '../PuckChoice.vue'
-import SignBoxes from '../SignBoxes.vue'
+import SignLooks from '../../facts/SignLooks.vue'
 import FactFields from '../../facts/FactFields.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
@@ -37,7 +37,7 @@ onMounted(() => {
     <p class="soft">{{ t('look.prompt') }}</p>
     <details>
       <summary>{{ t('look.more') }}</summary>
-      <SignBoxes v-model="draft" :label="t('look.signs')" :signs="SIGN_BOXES.look" />
+      <SignLooks v-model="draft" step="look" />
       <FactFields v-model="draft" step="look" place="more" :issues="issues" />
       <label :for="noteId">{{ t('look.note') }}</label>
       <Input.TextArea

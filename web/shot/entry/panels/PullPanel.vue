@@ -7,6 +7,7 @@ import NumberEntry from '../../../kit/parts/NumberEntry.vue'
 import { useAcademy } from '../../../data/academy/academy.ts'
 import { useFormat } from '../../../kit/units/useFormat.ts'
 import FactFields from '../../facts/FactFields.vue'
+import SignLooks from '../../facts/SignLooks.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 import type { ClockPhase } from '../../run/useShotClock.ts'
@@ -72,6 +73,7 @@ const gaveUp = computed(() => [
       />
       <ChoiceRow v-model="draft.abandoned" :label="t('pull.gaveUp')" :options="gaveUp" />
       <FactFields v-model="draft" step="pull" place="first" :issues="issues" />
+      <SignLooks v-model="draft" step="pull" :measured="{ dose: false, time: draft.clock.stopText !== '' }" />
     </template>
     <div v-if="phase === 'stopped' || phase === 'before'" class="times">
       <NumberEntry

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import type { RecipeRevision, TodayBasket, TodayGrinder } from '@calm-apron/contract'
-import { SIGN_BOXES } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import NumberEntry from '../../../kit/parts/NumberEntry.vue'
 import PurposeChoice from '../PurposeChoice.vue'
-import SignBoxes from '../SignBoxes.vue'
+import SignLooks from '../../facts/SignLooks.vue'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 import FactFields from '../../facts/FactFields.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
@@ -38,9 +37,9 @@ const grindHint = computed(() => {
       :hint="grindHint"
       :issue="issues('grindSetting')"
     />
-    <SignBoxes v-model="draft" :label="t('ready.signs')" :signs="SIGN_BOXES.ready" />
     <details>
-      <summary>{{ t('ready.predict') }}</summary>
+      <summary>{{ t('ready.more') }}</summary>
+      <SignLooks v-model="draft" step="ready" />
       <NumberEntry
         v-model="draft.texts.predictedS"
         :label="t('ready.prediction')"

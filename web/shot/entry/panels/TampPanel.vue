@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { RecipeRevision } from '@calm-apron/contract'
-import { LOW_DOSE_RULES, SIGN_BOXES, TILTS, type Tilt } from '@calm-apron/core'
+import { LOW_DOSE_RULES, TILTS, type Tilt } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -10,7 +10,7 @@ import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
 import { useFormat } from '../../../kit/units/useFormat.ts'
 import BasketTap from '../BasketTap.vue'
 import { numberTyped } from '../../draft/readEntry.ts'
-import SignBoxes from '../SignBoxes.vue'
+import SignLooks from '../../facts/SignLooks.vue'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 import FactFields from '../../facts/FactFields.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
@@ -101,7 +101,7 @@ function lockIn(): void {
     <details>
       <summary>{{ t('tamp.more') }}</summary>
       <div class="more">
-        <SignBoxes v-model="draft" :label="t('tamp.headspace')" :signs="SIGN_BOXES.tamp" />
+        <SignLooks v-model="draft" step="tamp" />
         <FactFields v-model="draft" step="tamp" place="more" :issues="issues" />
       </div>
     </details>

@@ -3,6 +3,7 @@ import { TASTE_AXES } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import TasteAxisEntry from '../TasteAxisEntry.vue'
 import FactFields from '../../facts/FactFields.vue'
+import SignLooks from '../../facts/SignLooks.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 
@@ -21,6 +22,7 @@ const { t } = useI18n()
       :label="t(`fact.${axis}.label`)"
     />
   </div>
+  <SignLooks v-model="draft" step="taste" />
   <FactFields v-model="draft" step="taste" place="first" :issues="issues" />
   <p class="soft hint">{{ t('taste.caffeine') }}</p>
 </template>
