@@ -235,6 +235,8 @@ export type { AxisAgreement, DoubleTasting, TastingAgreement, TastingSlip } from
 export type { Kappa } from './taste/agreement.ts'
 export { cupTaste, tastedBy } from './taste/cupTaste.ts'
 // A training at the bar
+export { isHelpDue } from './training/help.ts'
+export type { HelpedBefore } from './training/help.ts'
 export { nextSeat } from './training/nextSeat.ts'
 export {
   GRIND_OWNERS,

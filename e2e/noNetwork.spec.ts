@@ -118,7 +118,7 @@ testOnOwn(
         await expect(page.locator('[data-clock="drop"]')).not.toHaveText('–')
         await hands.order({ kind: 'fault', fault: 'disconnect', isOn: true })
       }
-      await bar.stopOnCue()
+      await bar.stopByWeight()
       if (shot === 1) await hands.order({ kind: 'fault', fault: 'drop-outs', isOn: false })
       // It went for them too.
       if (shot === 2) hands = await first.hands()

@@ -97,6 +97,17 @@ export class ScaleBar {
     await this.settled()
   }
 
+  /** Without help nobody cues: whoever pulls reads the scale. */
+  async stopByWeight(): Promise<void> {
+    await expect(this.page.getByText('Help off')).toBeVisible()
+    await expect
+      .poll(async () => Number(await this.page.locator('[data-weight]').textContent()))
+      .toBeGreaterThan(STOPS_AT_G - 2)
+    await expect(this.page.getByRole('button', { name: /^Stop now/ })).toHaveCount(0)
+    await this.page.keyboard.press('Space')
+    await this.settled()
+  }
+
   async settled(): Promise<void> {
     await expect(this.page.getByText(/once it had dripped out/)).toBeVisible()
   }

@@ -93,6 +93,8 @@ export const FACTS = {
     leadG: amount('mass', FACT_BOUNDS.cupNetG, 'pull', 'device'),
   },
   noted: {
+    /** Whether the tool helped: trim in words, tones, the cue to stop, projection, the shot before drawn behind. */
+    isHelped: answer('ready', 'own'),
     doseMethod: choice(DOSE_METHODS, 'dose', 'own'),
     distributions: several(DISTRIBUTIONS, 'dose', 'more'),
     clumps: answer('dose', 'more'),

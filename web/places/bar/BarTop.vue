@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useAcademy } from '../../data/academy/academy.ts'
+import { useDoor } from '../../data/door/door.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
 import DeviceNote from '../../shot/entry/DeviceNote.vue'
 import ReachNote from '../../shot/ReachNote.vue'
@@ -16,6 +17,7 @@ const props = defineProps<{ run: ShotRun }>()
 const { t } = useI18n()
 const academy = useAcademy()
 const outbox = useOutbox()
+const door = useDoor()
 const runs = useShotRuns()
 const { isMuted } = useTones()
 
@@ -63,6 +65,16 @@ const others = computed(() =>
       <template #icon><LineIcon class="icon" sign="sound" /></template
       >{{ t(isMuted ? 'bar.muted' : 'bar.audible') }}
     </Button>
+    <Button
+      v-if="door.isStaff"
+      type="text"
+      class="sound"
+      :aria-pressed="run.help.isOn.value"
+      :aria-label="t('bar.help')"
+      @click="run.help.isOn.value = !run.help.isOn.value"
+      >{{ t(run.help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</Button
+    >
+    <span v-else class="reach">{{ t(run.help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</span>
     <RouterLink
       v-if="draft.trainingId"
       class="back"

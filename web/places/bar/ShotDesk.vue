@@ -114,7 +114,7 @@ useBarKeys({
         :now-s="clock.pumpS.value"
         :weights="series.weights.value"
         :count="series.weights.value.length"
-        :ghost="ghost"
+        :ghost="run.help.isOn.value ? ghost : []"
         :finish-s="recording.finishS.value"
         :stop-at-g="recipe.targets.yieldG - recording.leadG.value"
       />

@@ -39,6 +39,7 @@ test('what was left out, and what is not known, are the same', () => {
 
 test('every fact that is stored is shown', () => {
   const notes: Required<ShotNotes> = {
+    isHelped: true,
     doseMethod: 'scale',
     distributions: ['tap', 'needle'],
     clumps: true,

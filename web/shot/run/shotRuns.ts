@@ -2,9 +2,11 @@ import { defineStore } from 'pinia'
 import { type EffectScope, effectScope, shallowReactive } from 'vue'
 import { groupKey, useDevices } from '../../data/devices/devices.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
+import { useStoodNow } from '../../data/academy/stoodNow.ts'
 import { useDrafts } from '../draft/drafts.ts'
 import type { ShotDraft } from '../draft/shotDraft.ts'
 import { useDraft } from '../draft/useDraft.ts'
+import { useHelp } from './useHelp.ts'
 import { useRecording } from './useRecording.ts'
 import { useSeries } from './useSeries.ts'
 import { useShotClock } from './useShotClock.ts'
@@ -20,11 +22,14 @@ function makeRun(found: ShotDraft) {
   const device = devices.at(groupKey(draft.machineId, draft.groupNo))
   const clock = useShotClock(draft.clock)
   const series = useSeries(draft.shotId)
+  const { isTeaching } = useStoodNow()
+  const help = useHelp(draft, () => isTeaching(draft.personId))
   const recording = useRecording({
     draft,
     clock,
     series,
     device,
+    isHelped: () => help.isOn.value,
     targetG: () => recipe.value?.targets.yieldG ?? null,
     leadsG: () => academy.leadsOf(draft.machineId),
     usualFirstDropS: () => {
@@ -33,7 +38,7 @@ function makeRun(found: ShotDraft) {
     },
   })
   void series.restore()
-  return { ...entered, device, clock, series, recording }
+  return { ...entered, device, clock, series, recording, help }
 }
 
 /** The shots under way: two groups on one tablet go on side by side, whichever is looked at. */

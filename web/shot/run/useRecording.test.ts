@@ -19,7 +19,7 @@ afterEach(() => {
 })
 
 /** A bar with a scale in the test's hands; the series is kept in memory alone. */
-function bar(leadsG: readonly number[] = []) {
+function bar(leadsG: readonly number[] = [], isHelped = true) {
   const draft = reactive<ShotDraft>(
     draftOf({
       ...SHOT_BY_ITSELF,
@@ -71,6 +71,7 @@ function bar(leadsG: readonly number[] = []) {
       device,
       targetG: () => TARGET_G,
       leadsG: () => leadsG,
+      isHelped: () => isHelped,
       usualFirstDropS: () => 7,
     })
     return { clock, recording }
@@ -103,6 +104,20 @@ test('the scale marks the first drop, cues the stop before the target, and fills
   for (let tenth = 0; tenth < 25; tenth += 1) await tell(weight)
   expect(draft.cup).toMatchObject({ way: 'net', netText: weight.toFixed(1) })
   expect(Number(draft.clock.lastDripText)).toBeGreaterThan(Number(draft.clock.stopText))
+  end()
+})
+
+test('without help nothing cues the stop, and nobody is told where it would end', async () => {
+  const { clock, recording, tell, end } = bar([2, 2, 2, 2, 2], false)
+  clock.markNext()
+  await nextTick()
+  for (let tenth = 0; tenth < 60; tenth += 1) await tell(0)
+  for (let weight = 0; weight < TARGET_G; weight += 0.16) await tell(weight)
+  expect([clock.phase.value, recording.isCued.value, recording.finishS.value]).toEqual([
+    'flowing',
+    false,
+    null,
+  ])
   end()
 })
 

@@ -36,6 +36,8 @@ interface Recorded {
   /** The target in the cup in g, and what dripped after the last stops at this machine. */
   targetG: () => number | null
   leadsG: () => readonly number[]
+  /** Whether the tool cues the stop and says where it would end. */
+  isHelped: () => boolean
   /** When the first drop usually falls, in s from pump start. */
   usualFirstDropS: () => number
 }
@@ -44,7 +46,16 @@ interface Recorded {
  * Records what the sensors see while a shot runs: starts it when a gauge shows pressure, marks the first drop, cues the
  * stop, and takes the cup's weight once it has settled. Whatever stops telling, the clock runs on by hand.
  */
-export function useRecording({ draft, clock, series, device, targetG, leadsG, usualFirstDropS }: Recorded) {
+export function useRecording({
+  draft,
+  clock,
+  series,
+  device,
+  targetG,
+  leadsG,
+  isHelped,
+  usualFirstDropS,
+}: Recorded) {
   const tones = useTones()
   const underPressure = ref(0)
   const isCued = ref(false)
@@ -58,7 +69,7 @@ export function useRecording({ draft, clock, series, device, targetG, leadsG, us
   const flow = computed(() => flowNow(series.weights.value))
   const finishS = computed(() => {
     const target = targetG()
-    return target === null || clock.phase.value !== 'flowing'
+    return target === null || !isHelped() || clock.phase.value !== 'flowing'
       ? null
       : projectedFinishS(series.weights.value, target - leadG.value)
   })
@@ -105,7 +116,7 @@ export function useRecording({ draft, clock, series, device, targetG, leadsG, us
       } else if ((weightG.value ?? 0) > SURELY_FLOWS_G) clock.missFirstDrop()
     }
     const target = targetG()
-    if (clock.phase.value === 'flowing' && target !== null && !isCued.value) {
+    if (clock.phase.value === 'flowing' && target !== null && isHelped() && !isCued.value) {
       isCued.value = (weightG.value ?? 0) >= target - leadG.value
       if (isCued.value) tones.play('stop')
     }

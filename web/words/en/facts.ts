@@ -53,6 +53,7 @@ const measured = {
 } satisfies PartWords<Facts['measured']>
 
 const noted = {
+  isHelped: { label: 'With the tool’s help' },
   doseMethod: {
     label: 'How was it measured?',
     is: {

@@ -49,8 +49,11 @@ const live = useLiveWeight(
 const { isHere: isLive, isSteady, emptyVessel, content } = live
 const shownG = computed(() => content.value?.netG ?? null)
 
+/** In a correction nobody trims any more. */
+const isHelped = computed(() => draft.value.noted.isHelped !== false)
+
 function trimWords(netG: number): string {
-  if (targets.value === null) return ''
+  if (targets.value === null || !isHelped.value) return ''
   const trimG = doseTrimG(netG, targets.value.doseG)
   if (Math.abs(trimG) < NOTHING_SHOWN_G) return t('trim.on')
   const isLittle = Math.abs(trimG) <= targets.value.doseToleranceG
@@ -62,6 +65,7 @@ const trim = computed(() => (props.read.netG === null ? '' : trimWords(props.rea
 const isInBand = computed(
   () =>
     targets.value !== null &&
+    isHelped.value &&
     shownG.value !== null &&
     Math.abs(shownG.value - targets.value.doseG) <= targets.value.doseToleranceG,
 )

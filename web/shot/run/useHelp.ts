@@ -1,0 +1,46 @@
+import { type HelpedBefore, isHelpDue } from '@calm-apron/core'
+import { computed, watch } from 'vue'
+import { type ListedShot, useShotList } from '../../data/queries/useShots.ts'
+import type { ShotDraft } from '../draft/shotDraft.ts'
+import { readListed } from '../reading/readListed.ts'
+
+/** Shots looked through for those by the same recipe. */
+const LOOKED_THROUGH = 30
+
+/** What a shot says of help; one of which it is not known whether there was any says nothing. */
+function helpedBefore(listed: ListedShot): HelpedBefore[] {
+  const isHelped = listed.shot.current.facts.noted?.isHelped ?? null
+  if (isHelped === null) return []
+  const { dose, yield: cup } = readListed(listed)
+  const isOff = (reading: typeof dose | typeof cup) => reading.judged && reading.standing === 'off'
+  return [{ isHelped, isMissed: isOff(dose) || isOff(cup) }]
+}
+
+/**
+ * Whether the tool helps with a shot that is under way: as is due after whoever pulls pulled others by the same recipe, unless
+ * somebody said otherwise. A trainer's own shots always have it, those of an assessment set never. Once it is decided it is a fact of the shot.
+ * @param isTeachers whether whoever pulls teaches
+ */
+export function useHelp(draft: ShotDraft, isTeachers: () => boolean) {
+  const { shots, isKnown } = useShotList(() => ({ personId: draft.personId }), LOOKED_THROUGH)
+  const before = computed(() =>
+    shots.value
+      .filter(({ shot }) => shot.recipeRevisionId === draft.recipeRevisionId && shot.shotId !== draft.shotId)
+      .toReversed()
+      .flatMap(helpedBefore),
+  )
+  const isDue = computed(() => isTeachers() || (draft.purpose !== 'assessment' && isHelpDue(before.value)))
+  const isOn = computed({
+    get: () => draft.noted.isHelped ?? isDue.value,
+    set: (chosen: boolean) => (draft.noted.isHelped = chosen),
+  })
+  // From the first thing that is entered on it stays as it was, whatever is heard later of other shots.
+  watch(
+    [isKnown, () => draft.clock.startedAtMs],
+    () => {
+      if (isKnown.value || draft.clock.startedAtMs !== null) draft.noted.isHelped ??= isDue.value
+    },
+    { immediate: true },
+  )
+  return { isOn }
+}
