@@ -14,7 +14,7 @@ async function goTo(page: Page, path: string): Promise<void> {
   await expect(page.getByText('One moment')).toBeHidden()
 }
 
-const STEPS = ['Ready?', 'Dose', 'Tamp', 'Pull', 'Cup', 'Look', 'Taste']
+const STEPS = ['Before you grind', 'Dose', 'Tamp', 'Pull', 'Cup', 'Look', 'Taste']
 
 async function lookAtEveryView(page: Page): Promise<void> {
   const bar = new Bar(page)
@@ -33,7 +33,7 @@ async function lookAtEveryView(page: Page): Promise<void> {
   await expectAccessible(page)
   await page.getByLabel('Net weight').fill('19.6')
   await bar.typeTimes('15', '60')
-  await bar.answer('Was it given up?', 'It choked')
+  await bar.answer('Was it not finished?', 'It choked')
   await bar.taste(3, 2, 9)
   await bar.save()
   await page.getByText('What was recorded').click()
@@ -158,7 +158,7 @@ test.describe('in the dark set', () => {
     await bar.answer('How was it weighed?', 'Scale was tared')
     await page.getByLabel('Net weight').fill('19.6')
     await bar.typeTimes('15', '60')
-    await bar.answer('Was it given up?', 'It choked')
+    await bar.answer('Was it not finished?', 'It choked')
     await bar.taste(3, 2, 9)
     await bar.save()
     await scan()
@@ -225,5 +225,5 @@ test('keys rest while a field is typed in', async ({ page }) => {
   await page.getByLabel('Grind setting').fill('')
   await page.keyboard.type('1 u4g')
   await expect(page.getByLabel('Grind setting')).toHaveValue('1 u4g')
-  await expect(page.getByRole('button', { name: /^Start/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Pump on/ })).toBeVisible()
 })

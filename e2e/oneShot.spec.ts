@@ -22,9 +22,7 @@ testOnOwn(
       await page.getByLabel('Grind setting').fill('14')
       await bar.weigh('Dose', 'Portafilter 1', '605,7')
       await expect(page.getByText('Net 19.3 g')).toBeVisible()
-      await expect(
-        page.getByText('Take out 0.9 g, or this shot can’t tell you about the grind.'),
-      ).toBeVisible()
+      await expect(page.getByText('Remove 0.9 g, or this shot can’t tell you about the grind.')).toBeVisible()
       await page.getByLabel('Full weight').fill('604.8')
       await expect(page.getByText('On target. Go on.')).toBeVisible()
       await bar.goTo('Tamp')
@@ -55,7 +53,7 @@ testOnOwn(
     await test.step('a mistake is mended by typing over it; cup, look and taste follow', async () => {
       await bar.typeTimes('5.4', '21.6')
       await bar.weigh('Cup', 'Tasting cup', '157.8')
-      await expect(page.getByText('0.2 g over the target.')).toBeVisible()
+      await expect(page.getByText('0.2 g heavy.')).toBeVisible()
       await bar.goTo('Look')
       await bar.answer('The stream', 'Even')
       await bar.taste(7, 4, 2)
@@ -118,7 +116,7 @@ test('a little off its window with a wrong dose or a tilted tamp, a shot never a
   await bar.typeTimes('5.8', '24.4')
   await bar.weigh('Cup', 'Tasting cup', '157.6')
   await bar.save()
-  await expect(page.getByText('Take 0.9 g out of the dose. Same grind.')).toBeVisible()
+  await expect(page.getByText('Remove 0.9 g of the dose. Same grind.')).toBeVisible()
   await expect(page.getByText('First mend what was seen')).toBeVisible()
 
   await page.getByRole('button', { name: 'Next shot' }).click()
@@ -129,7 +127,7 @@ test('a little off its window with a wrong dose or a tilted tamp, a shot never a
   await bar.page.getByRole('button', { name: 'low on the left' }).click()
   await bar.typeTimes('', '45')
   await bar.answer(/Did one come/, 'No drop came')
-  await bar.answer('Was it given up?', 'It choked')
+  await bar.answer('Was it not finished?', 'It choked')
   await bar.save()
   await expect(page.getByText(/^Grind coarser: \d+ steps\. From 8 to 1\d\./)).toBeVisible()
   await expect(page.getByText('And this too: bring the dose down to target, tamp level.')).toBeVisible()
@@ -144,7 +142,7 @@ test('a choke on the drop clock has its caution and goes coarser; at the last sa
   await page.getByLabel('Grind setting').fill('9')
   await bar.answer('Basket and screen clean', 'Yes')
   await bar.typeTimes('60', '75')
-  await bar.answer('Was it given up?', 'It choked')
+  await bar.answer('Was it not finished?', 'It choked')
   await expect(page.getByRole('note')).toContainText('Stop the pump, wait a minute or more')
   await bar.save()
   await expect(bar.verdict).toHaveText('Choked')

@@ -68,7 +68,7 @@ export class ScaleBar {
     )
     await this.step('Dose')
     await expect(this.page.getByText('In Portafilter 1.')).toBeVisible()
-    await this.page.getByRole('button', { name: new RegExp(`^Take ${doseG.toFixed(1)}`) }).click()
+    await this.page.getByRole('button', { name: new RegExp(`^Keep ${doseG.toFixed(1)}`) }).click()
     await this.step('Tamp')
     await this.page
       .getByRole('button', { name: tilt === 'level' ? 'Level' : 'low on the left' })
@@ -87,12 +87,12 @@ export class ScaleBar {
 
   async start(): Promise<void> {
     await this.page.keyboard.press('Space')
-    await expect(this.page.getByRole('button', { name: /^First drop|^Stop/ }).first()).toBeVisible()
+    await expect(this.page.getByRole('button', { name: /^First drop|^Pump off/ }).first()).toBeVisible()
   }
 
   /** Waits for the cue, stops, and waits until the cup has settled. */
   async stopOnCue(): Promise<void> {
-    await expect(this.page.getByRole('button', { name: /^Stop now/ })).toBeVisible()
+    await expect(this.page.getByRole('button', { name: /^Pump off now/ })).toBeVisible()
     await this.page.keyboard.press('Space')
     await this.settled()
   }
@@ -103,7 +103,7 @@ export class ScaleBar {
     await expect
       .poll(async () => Number(await this.page.locator('[data-weight]').textContent()))
       .toBeGreaterThan(STOPS_AT_G - 2)
-    await expect(this.page.getByRole('button', { name: /^Stop now/ })).toHaveCount(0)
+    await expect(this.page.getByRole('button', { name: /^Pump off now/ })).toHaveCount(0)
     await this.page.keyboard.press('Space')
     await this.settled()
   }
@@ -148,7 +148,7 @@ export class ScaleBar {
   async slip(sour: number, sweet: number, bitter: number): Promise<void> {
     for (const [axis, value] of Object.entries({ Sour: sour, Sweet: sweet, Bitter: bitter }))
       await this.page.getByRole('slider', { name: axis }).fill(String(value))
-    await this.page.getByRole('button', { name: 'Keep my slip' }).click()
+    await this.page.getByRole('button', { name: 'Keep my note' }).click()
   }
 
   /** Without call and slips: a trainer opens the reading at once. */

@@ -113,10 +113,10 @@ test('the trainee on their own phone: their call and slip alone, the reading onc
   const own = new ScaleBar(phone)
   await own.say('Under-extracted', 'Finer')
   await phone.getByRole('button', { name: 'Keep the call' }).click()
-  await expect(phone.getByRole('heading', { name: 'Mirren Kestle’s tasting slip' })).toBeVisible()
+  await expect(phone.getByRole('heading', { name: 'Mirren Kestle’s tasting note' })).toBeVisible()
   await expectAccessible(phone)
   await own.slip(6, 4, 2)
-  await expect(phone.getByRole('heading', { name: 'Kept. The other slip is still out.' })).toBeVisible()
+  await expect(phone.getByRole('heading', { name: 'Kept. The other note is still out.' })).toBeVisible()
   const [stored] = await storedShots(page, trainingId)
   const shotId = stored?.shotId ?? ''
   await phone.goto(`/shots/${shotId}`)

@@ -8,7 +8,9 @@ const WORDING_LOCALE = 'en-GB'
 const dateLocale = navigator.languages.find((language) => language.startsWith('en')) ?? WORDING_LOCALE
 
 function figure(value: number, decimals: number): string {
-  return value.toLocaleString(navigator.language, {
+  // A sliver below zero is shown as none, without a sign.
+  const shown = Math.abs(value) < 0.5 * 10 ** -decimals ? 0 : value
+  return shown.toLocaleString(navigator.language, {
     minimumFractionDigits: decimals,
     maximumFractionDigits: decimals,
   })

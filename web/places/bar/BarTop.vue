@@ -21,7 +21,7 @@ const door = useDoor()
 const runs = useShotRuns()
 const { isMuted } = useTones()
 
-const draft = props.run.draft
+const { draft, help } = props.run
 const groupName = computed(() => props.run.machine.value?.groups[draft.groupNo ?? 0]?.name ?? '')
 const others = computed(() =>
   [...runs.runs.values()]
@@ -69,12 +69,12 @@ const others = computed(() =>
       v-if="door.isStaff"
       type="text"
       class="sound"
-      :aria-pressed="run.help.isOn.value"
+      :aria-pressed="help.isOn.value"
       :aria-label="t('bar.help')"
-      @click="run.help.isOn.value = !run.help.isOn.value"
-      >{{ t(run.help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</Button
+      @click="help.isOn.value = !help.isOn.value"
+      >{{ t(help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</Button
     >
-    <span v-else class="reach">{{ t(run.help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</span>
+    <span v-else class="reach">{{ t(help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</span>
     <RouterLink
       v-if="draft.trainingId"
       class="back"

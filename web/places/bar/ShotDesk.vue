@@ -7,6 +7,7 @@ import ShotRails from '../../shot/rails/ShotRails.vue'
 import CautionNote from '../../shot/cautions/CautionNote.vue'
 import BarTop from './BarTop.vue'
 import ClockFace from './ClockFace.vue'
+import HandsPanel from './HandsPanel.vue'
 import LiveCurve from '../../shot/curve/LiveCurve.vue'
 import MarkRow from './MarkRow.vue'
 import type { ShotRun } from '../../shot/run/shotRuns.ts'
@@ -160,6 +161,7 @@ useBarKeys({
           {{ t(draft.isCallAsked ? 'bar.saveCall' : 'bar.save') }}
         </Button>
       </div>
+      <HandsPanel v-if="device.isStandIn.value" :run="run" />
       <CautionNote v-if="act && !isRunning" :key="act" :act="act" />
     </section>
   </div>

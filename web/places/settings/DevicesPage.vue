@@ -20,7 +20,8 @@ const text = ref(devices.address)
 const issue = ref<string>()
 const trying = shallowRef<BarDevice | null>(null)
 
-const STAND_IN = 'ws://127.0.0.1:4181'
+/** The start command puts it one port further than the app. */
+const STAND_IN = `ws://127.0.0.1:${Number(location.port || 80) + 1}`
 
 function keep(address: string): void {
   const wrong = addressIssue(address, isSecurePage())
@@ -46,7 +47,12 @@ const weight = computed(() => trying.value?.last.value.scale?.value ?? null)
     <h1 tabindex="-1">{{ t('device.title') }}</h1>
     <p>{{ t('device.intro') }}</p>
     <form class="stack" @submit.prevent="keep(text.trim())">
-      <FormField v-model="text" :label="t('device.address')" :hint="t('device.addressHint')" :issue="issue" />
+      <FormField
+        v-model="text"
+        :label="t('device.address')"
+        :hint="t('device.addressHint', { address: STAND_IN })"
+        :issue="issue"
+      />
       <div class="actions">
         <Button type="primary" html-type="submit">{{ t('device.keep') }}</Button>
         <Button @click="keep(STAND_IN)">{{ t('device.useStandIn') }}</Button>

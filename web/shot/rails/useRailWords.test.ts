@@ -16,8 +16,8 @@ const shows = (kind: ReadingKind, facts: ShotFacts, recipe?: Recipe) =>
 
 test.each([
   [18, 'on target', '18.0 g'],
-  [18.6, '0.6 g over', '18.6 g'],
-  [17.1, '0.9 g under', '17.1 g'],
+  [18.6, '0.6 g heavy', '18.6 g'],
+  [17.1, '0.9 g light', '17.1 g'],
 ])('a dose of %d g is %s', (doseG, words, value) => {
   const facts = carefulShot({ doseG })
   expect([says('dose', facts), shows('dose', facts)]).toEqual([words, value])
@@ -25,7 +25,7 @@ test.each([
 
 test('a weight is told apart in the unit the reader chose', () => {
   rail.preferences.units = { ...rail.preferences.units, mass: 'oz' }
-  expect(says('dose', carefulShot({ doseG: 19 }))).toBe('0.035 oz over')
+  expect(says('dose', carefulShot({ doseG: 19 }))).toBe('0.035 oz heavy')
   rail.preferences.units = { ...rail.preferences.units, mass: 'g' }
 })
 

@@ -79,7 +79,9 @@ export function useRailWords() {
   function massWords({ direction, deviation }: Measured, quantity: 'mass' | 'volume'): string {
     return direction === 'at'
       ? t('rail.onTarget')
-      : t(`rail.${direction}`, { amount: format.difference(quantity, deviation) })
+      : t(direction === 'over' ? 'rail.heavy' : 'rail.light', {
+          amount: format.difference(quantity, deviation),
+        })
   }
 
   function timeWords(time: JudgedTime): string {

@@ -24,7 +24,7 @@ async function afterShots(
     [`GET /shots?personId=${IDA}&limit=30`]:
       shots ?? (() => ({ body: { shots: listed, recipes: [RECIPE_REVISION], nextCursor: null } })),
   })
-  const draft = reactive({ ...DRAFT, shotId: shotId(1), noted: noNotes(), ...also }) as ShotDraft
+  const draft = reactive<ShotDraft>({ ...DRAFT, shotId: shotId(1), noted: noNotes(), ...also })
   const { result: help, end } = await inSetup(() => useHelp(draft, () => false))
   await useDoor().load()
   await settled()
@@ -56,10 +56,13 @@ test('a set has none, and where nothing can be heard it is decided when the pump
   const set = await afterShots([], { purpose: 'assessment' })
   expect(set.draft.noted.isHelped).toBe(false)
   set.end()
-  const hanging = await afterShots([], {}, () => new Promise<Said>(() => undefined))
+  let answer: (said: Said) => void = () => undefined
+  const hanging = await afterShots([], {}, () => new Promise<Said>((told) => (answer = told)))
   expect(hanging.draft.noted.isHelped).toBeNull()
   hanging.draft.clock.startedAtMs = 1
   await settled()
   expect(hanging.draft.noted.isHelped).toBe(true)
+  answer('nothing')
+  await settled()
   hanging.end()
 })

@@ -29,7 +29,7 @@ export const doorsWords = {
   handed: {
     title: 'Handed to {person}',
     intro:
-      'This tablet is handed over for the call and the tasting slip of one shot, and shows nothing else.',
+      'This tablet is handed over for the call and the tasting note of one shot, and shows nothing else.',
     takeBack: 'Take it back',
     pinFor: 'PIN of the trainer who handed it over',
   },

@@ -19,7 +19,7 @@ const gate = {
 const shot = {
   grindSetting: { label: 'Grind setting' },
   abandoned: {
-    label: 'Given up',
+    label: 'Not finished',
     is: { choked: 'It choked', gushed: 'It gushed', spilt: 'It was spilt' },
   },
 } satisfies PartWords<Facts['shot']>

@@ -59,7 +59,7 @@ export const judgementWords = {
     grindNoSetting: 'Purge before the next dose.',
     doseMore: 'Dose a little more. Same grind.',
     doseLess: 'Dose a little less. Same grind.',
-    doseOut: 'Take {amount} out of the dose. Same grind.',
+    doseOut: 'Remove {amount} of the dose. Same grind.',
     doseAdd: 'Add {amount} to the dose. Same grind.',
     stopLaterSome: 'Stop a little later. Same grind.',
     stopSoonerSome: 'Stop a little sooner. Same grind.',

@@ -151,7 +151,7 @@ export const stepsWords = {
     },
   } satisfies Record<StepKey, StepWords>,
   caution: {
-    title: 'Mind',
+    title: 'Careful',
     intro:
       'Shown where the act happens. The shipped ones can be said in your words; they can’t be taken away. The maker’s manual, local rules and licensed people come first.',
     add: 'Add one of our own',

@@ -8,7 +8,7 @@ export const waitingWords = {
     shot: 'Shot: {person}, {time}',
     correction: 'Correction: {time}',
     call: 'Call: {time}',
-    slip: 'Tasting slip: {time}',
+    slip: 'Tasting note: {time}',
     ruling: 'Another reading: {time}',
     photo: 'Photo: {time}',
     'training-event': 'From a training: {time}',
