@@ -25,9 +25,7 @@ export {
   RECIPE_PRESETS,
   TAMP_SCHOOLS,
 } from './recipe/presets.ts'
-export { LOW_DOSE_RULES } from './shot/seen.ts'
 export type { BasketSize, RecipeMethod, RecipePreset, RecipePresetKey, TampSchool } from './recipe/presets.ts'
-export type { LowDoseRule } from './shot/seen.ts'
 export {
   FRESHNESSES,
   FRESHNESS_PRESETS,
@@ -87,7 +85,17 @@ export type { FactName, FactPart } from './shot/factTable.ts'
 export { nothingOf } from './shot/factKinds.ts'
 export type { FactBounds, FactRow, FactRows, FactsOf, LaterIn, ValueOf } from './shot/factKinds.ts'
 export { TASTE_AXES, unknownFacts } from './shot/facts.ts'
-export { ABANDONMENTS, FIRST_DROPS, PUCKS, SIDES, STREAMS, TILTS } from './shot/seen.ts'
+export {
+  ABANDONMENTS,
+  DISTRIBUTIONS,
+  FIRST_DROPS,
+  LOW_DOSE_RULES,
+  POSTURES,
+  PUCKS,
+  SIDES,
+  STREAMS,
+  TILTS,
+} from './shot/seen.ts'
 export type {
   ShotClock,
   ShotFacts,
@@ -97,11 +105,20 @@ export type {
   TasteAxis,
   Weighing,
 } from './shot/facts.ts'
-export type { Abandonment, FirstDrop, Puck, Side, Stream, Tilt } from './shot/seen.ts'
+export type {
+  Abandonment,
+  Distribution,
+  FirstDrop,
+  LowDoseRule,
+  Posture,
+  Puck,
+  Served,
+  Side,
+  Stream,
+  Tilt,
+} from './shot/seen.ts'
 export { noNotes } from './shot/notes.ts'
-export { DISTRIBUTIONS, POSTURES } from './shot/seen.ts'
 export type { MarkAt, ShapedNotes, ShotNotes } from './shot/notes.ts'
-export type { Distribution, Posture } from './shot/seen.ts'
 export {
   SIGNS_ASKED_AT,
   SIGN_ENTRIES,
@@ -225,6 +242,7 @@ export type { ReadingSkill, SkillStory } from './skill/assessReading.ts'
 export { chargeReadings } from './skill/charging.ts'
 export type { ChargeContext } from './skill/charging.ts'
 export type { ChartSignal, ControlChart, Signal } from './skill/controlChart.ts'
+export { serveScore, shouldServe } from './skill/serveScore.ts'
 export { scoreCall } from './skill/scoreCall.ts'
 export type { Call, CallTruth, GrindDirection } from './skill/scoreCall.ts'
 export { DEFAULT_PROGRAMME, READING_KINDS, RUNGS } from './skill/types.ts'

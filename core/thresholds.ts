@@ -5,6 +5,8 @@ const DOSE_ELASTICITY = 3.6
  * (0.15 ≈ 15 %), because faults multiply a shot's time rather than add to it.
  */
 export const THRESHOLDS = {
+  /** Water at the group, in °C, between too cold and too hot for espresso. */
+  waterC: { min: 88, max: 96 },
   /** "Near" reaches this many tolerances from the target. */
   nearInTolerances: 2,
   /**

@@ -41,7 +41,7 @@ async function lookAtEveryView(page: Page): Promise<void> {
 
   await page.getByRole('link', { name: 'Correct a number' }).click()
   await page.getByLabel('Grind setting').fill('9')
-  await expect(page.getByText('Grind setting: unknown → 9')).toBeVisible()
+  await expect(page.getByText('Grind setting: not noted → 9')).toBeVisible()
   await expectAccessible(page)
 
   await page.goto('/')

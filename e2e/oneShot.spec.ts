@@ -1,5 +1,5 @@
 import { Bar, untilClock } from './bar.ts'
-import { expect, test } from './fixtures.ts'
+import { expect, expectAccessible, test } from './fixtures.ts'
 import { test as testOnOwn } from './ownApp.ts'
 
 testOnOwn(
@@ -164,6 +164,49 @@ test('a choke on the drop clock has its caution and goes coarser; at the last sa
   await expect(bar.verdict).toHaveText('Gushed')
   await expect(page.getByText(/No finer here: ask whoever keeps the grinder/)).toBeVisible()
   await expect(page.getByText('Finer would bring the burrs too near to each other.')).toBeVisible()
+})
+
+test('what was looked for is seen, not there or not checked; serving a choke is a miss; all of it is shown and corrected', async ({
+  page,
+}) => {
+  const bar = new Bar(page)
+  await bar.begin('Jonas Abelard', 'House double')
+  await page.getByText('Guess the time; beans and flush').click()
+  await page.getByRole('button', { name: /^Steam at the flush/ }).click()
+  await page.getByLabel('Water at the group, measured').fill('92,5')
+  await bar.weigh('Dose', 'Portafilter 1', '604.8')
+  await page.getByText('More about the dose').click()
+  await bar.answer(/^Clumps/, 'Yes')
+  await bar.typeTimes('', '70')
+  await bar.answer('Was it not finished?', 'It choked')
+  await bar.goTo('Look')
+  await bar.answer('Serve it, or pull again?', 'Serve it')
+  await page.getByText(/^More: signs/).click()
+  await page.getByRole('button', { name: /^Thin crema/ }).click()
+  await page
+    .getByRole('group', { name: 'In the cup and under the basket' })
+    .getByRole('button', { name: 'Looked: none of the rest' })
+    .click()
+  await expectAccessible(page)
+  await bar.save()
+  await expect(page.getByText('Said: serve it. A shot like this is pulled again.')).toBeVisible()
+  await expect(page.getByText(/spread the grounds evenly/)).toBeVisible()
+
+  await page.getByText('What was recorded').click()
+  const recorded = page.locator('dl', { has: page.getByText('Seen besides') })
+  await expect(recorded).toContainText('Foamy crema: looked for, not there')
+  await expect(recorded).toContainText('Thin crema, ')
+  await expect(recorded).toContainText('Steam at the flush')
+  await expect(recorded).toContainText('Water at the group, measured92.5 °C')
+
+  await page.getByRole('link', { name: 'Correct a number' }).click()
+  await page.getByText('More about the dose').click()
+  await bar.answer(/^Clumps/, 'No')
+  await expect(page.getByText('Clumps: Yes → No')).toBeVisible()
+  await page.getByLabel('Why is it corrected?').fill('it was another cup')
+  await page.getByRole('button', { name: 'Save the correction' }).click()
+  await expect(bar.verdict).toBeVisible()
+  await expect(page.getByText(/spread the grounds evenly/)).toHaveCount(0)
 })
 
 test('a drop-clock recipe is not judged on a pump time', async ({ page }) => {

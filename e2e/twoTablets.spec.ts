@@ -30,7 +30,7 @@ test('two tablets on one training: what one does the other sees at once, unasked
   await expect(second.locator('[data-line="in-step"]')).toBeVisible()
   await bar.next('Group 1')
   const stage = second.getByRole('region', { name: 'Group 1' }).locator('[data-stage]')
-  await expect(stage).toHaveText('Mirren Kestle: Ready?')
+  await expect(stage).toHaveText('Mirren Kestle: Before you grind')
   await bar.step('Tamp')
   await expect(stage).toHaveText('Mirren Kestle: Tamp')
   await bar.step('Pull')

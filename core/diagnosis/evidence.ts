@@ -1,10 +1,11 @@
 import { type ShotContext } from '../reading/context.ts'
 import { DOSE_SPREAD_G } from '../shot/doseMethod.ts'
-import { isBedEven } from '../reading/gate.ts'
+import { isBedEven, isGroupHot } from '../reading/gate.ts'
 import type { Readings } from '../reading/types.ts'
 import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
 import { type ShotClock, TASTE_AXES } from '../shot/facts.ts'
 import { SIGNS } from '../shot/signs.ts'
+import { THRESHOLDS } from '../thresholds.ts'
 import { yieldShare } from '../shot/yieldShare.ts'
 import {
   type Channel,
@@ -51,7 +52,7 @@ export function evidenceOf(readings: Readings): EvidenceOfShot {
     ...flawsSeen(readings),
     ...choicesSeen(readings),
   ]
-  items.push(...said(context, new Set(items.map(({ key }) => key))))
+  items.push(...said(withMeasuredHeat(readings), new Set(items.map(({ key }) => key))))
   return { items, known: knownOf(readings, timed.ln, items) }
 }
 
@@ -141,6 +142,13 @@ const SAID_BY: Record<WordSign, readonly EvidenceKey[]> = {
   'tastes-harsh': ['bitter', 'dryness'],
 }
 
+/** Water that was measured too hot would have steamed at a flush; water that was not, would not. */
+function withMeasuredHeat({ of: { facts, context } }: Readings): ShotContext {
+  const waterC = facts.noted?.waterC ?? null
+  if (waterC === null) return context
+  return { ...context, signs: { 'steam-at-flush': waterC > THRESHOLDS.waterC.max, ...context.signs } }
+}
+
 function said({ signs, tongue }: ShotContext, measured: ReadonlySet<EvidenceKey>): Evidence[] {
   const items: Evidence[] = []
   for (const key of SIGNS) {
@@ -197,7 +205,7 @@ function flawsSeen({ of: { facts }, gate, tamp }: Readings): Evidence[] {
   // A force far under a house's own is a bed that was not pressed.
   const tooLight = tamp.judged && tamp.force?.standing === 'off' && tamp.force.direction === 'under'
   const isFine: Record<FlawSeen, boolean | null> = {
-    'seen-cold': gate.faults.includes('machine-cold') ? false : facts.machineHot,
+    'seen-cold': gate.faults.includes('machine-cold') ? false : isGroupHot(facts),
     'seen-wet': facts.basketDry,
     'seen-dirty': facts.basketClean ?? null,
     'seen-wrong-basket': gate.faults.includes('wrong-basket') ? false : facts.rightBasket,

@@ -32,3 +32,9 @@ test('another basket in the group than the recipe’s is a fault, unless somebod
     'basket-size',
   ])
 })
+
+test('water measured too cool is a cold machine, unless somebody touched it and says it is hot', () => {
+  expect(gate({ machineHot: null, ...noted({ waterC: 84 }) }).faults).toEqual(['machine-cold'])
+  expect(gate({ machineHot: true, ...noted({ waterC: 84 }) }).passed).toBe(true)
+  expect(gate({ machineHot: null, ...noted({ waterC: 92 }) }).done).toContain('machine')
+})

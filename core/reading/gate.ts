@@ -19,7 +19,7 @@ export function gateOf(
   const bedEven = isBedEven(facts)
   // Whoever looked at basket and button knows better than what was set up.
   const rightBasket = facts.rightBasket ?? (isRecipesBasket === false ? false : null)
-  const isHot = facts.machineHot ?? (warmUp === null ? null : warmUp.minutesOn >= warmUp.minutesNeeded)
+  const isHot = isGroupHot(facts) ?? (warmUp === null ? null : warmUp.minutesOn >= warmUp.minutesNeeded)
   const present: Record<GateFault, boolean> = {
     'machine-cold': isHot === false,
     'basket-wet': facts.basketDry === false,
@@ -60,6 +60,12 @@ export function gateOf(
     unknowns: trueKeys(unknown),
     done: trueKeys(done),
   }
+}
+
+/** As whoever touched it says, else as its water was measured. */
+export function isGroupHot({ machineHot, noted }: ShotFacts): boolean | null {
+  const waterC = noted?.waterC ?? null
+  return machineHot ?? (waterC === null ? null : waterC >= THRESHOLDS.waterC.min)
 }
 
 /** Clumps are an uneven bed, whatever was said of the rest; that none were seen says only that. */

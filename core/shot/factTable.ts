@@ -5,8 +5,10 @@ import {
   ABANDONMENTS,
   DISTRIBUTIONS,
   LOW_DOSE_RULES,
+  MATCHES,
   POSTURES,
   PUCKS,
+  SERVED,
   SIDES,
   STREAMS,
   TILTS,
@@ -23,6 +25,7 @@ export const FACT_BOUNDS = {
   cupMl: { min: 0, max: 500 },
   tampForceN: { min: 0, max: 400 },
   rating: { min: 0, max: 10 },
+  waterC: { min: 60, max: 110 },
   marks: { min: 0, max: 100 },
 } as const satisfies Record<string, FactBounds>
 
@@ -100,6 +103,8 @@ export const FACTS = {
     clumps: answer('dose', 'more'),
     spilt: answer('dose', 'more'),
     beansInG: amount('mass', FACT_BOUNDS.doseNetG, 'dose', 'more'),
+    /** Of the water at the group, as a thermometer read it. */
+    waterC: amount('temperature', FACT_BOUNDS.waterC, 'ready', 'more'),
     /** What was done with a dose that turned out low after tamping. */
     lowDose: choice(LOW_DOSE_RULES, 'tamp', 'own'),
     /** Wrist and elbow above the tamper, or the wrist bent. */
@@ -111,6 +116,10 @@ export const FACTS = {
     lockToStartS: amount('s', FACT_BOUNDS.instantS, 'pull', 'device'),
     /** What the scale showed at the stop, before the last drips. */
     weightAtStopG: amount('mass', FACT_BOUNDS.cupNetG, 'pull', 'device'),
+    /** Said before the reading, and held against it. */
+    served: choice(SERVED, 'look', 'first'),
+    /** Against the words on the bag. */
+    bagMatched: choice(MATCHES, 'taste', 'first'),
     /** By whoever pulled. */
     selfRating: rating(FACT_BOUNDS.rating, false, 'look', 'more'),
   },

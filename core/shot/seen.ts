@@ -27,6 +27,14 @@ export const POSTURES = ['in-line', 'bent'] as const
 /** Wrist and elbow above the tamper, or the wrist bent. */
 export type Posture = (typeof POSTURES)[number]
 
+export const SERVED = ['serve', 'pull-again'] as const
+/** The bar's first judgement of a shot, before its reading. */
+export type Served = (typeof SERVED)[number]
+
+export const MATCHES = ['matched', 'partly', 'not'] as const
+/** How far a cup tasted of what its bag says. */
+export type Match = (typeof MATCHES)[number]
+
 export const LOW_DOSE_RULES = ['discard', 'top-up', 'more-grounds'] as const
 /** What a house does when a dose turns out low after tamping. */
 export type LowDoseRule = (typeof LOW_DOSE_RULES)[number]

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { type ShotDetail, readableFacts } from '@calm-apron/contract'
-import { isCounted, isOfDialIn } from '@calm-apron/core'
+import { isCounted, isOfDialIn, serveScore } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -66,6 +66,16 @@ async function keepRuling(...ruling: Parameters<typeof tasting.overrule>): Promi
   isOverruling.value = false
 }
 
+/** The bar's first judgement, held against the reading. */
+const servedWords = computed(() => {
+  const isRight = readings.value === null ? null : serveScore(readings.value)
+  const said = shot.value?.current.facts.noted?.served ?? null
+  if (isRight === null || said === null) return ''
+  return isRight
+    ? t('served.right', { said: t(`fact.served.is.${said}`).toLowerCase() })
+    : t(`served.wrong.${said}`)
+})
+
 /** One's own to correct is what one pulled and recorded oneself. */
 const mayCorrect = computed(() => {
   const recordedBy = shot.value?.revisions.at(-1)?.judgedBy
@@ -111,6 +121,7 @@ const mayCorrect = computed(() => {
     />
     <div class="shown">
       <ShotRails :readings="readings" :recipe="readings.of.recipe" />
+      <p v-if="servedWords" data-served>{{ servedWords }}</p>
       <FigureLine :facts="readableFacts(shot)" :recipe="readings.of.recipe" :time-s="timeS" />
       <p v-if="shot.current.note" class="note">{{ shot.current.note }}</p>
       <ShotCurve :shot="shot" />

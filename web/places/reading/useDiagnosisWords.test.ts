@@ -67,7 +67,7 @@ test('a correction says what was and what is, and only of what changed', () => {
   const tilted = { ...before, tamp: { tilt: 'clear', lowSide: 'front', settled: true } as const }
   expect(words.changes(before, tilted)).toEqual([
     'Seen from above: Level → Clear tilt',
-    'Low side: unknown → Front',
+    'Low side: not noted → Front',
   ])
 })
 

@@ -23,7 +23,7 @@ const options = computed(() =>
 const word = (option: string) => t(`fact.${props.placed.name}.is.${option}`)
 const choices = computed(() => [
   ...options.value.map((value) => ({ value, label: word(value) })),
-  { value: null, label: t('answer.unknown') },
+  { value: null, label: t('answer.unknown'), sign: '?' },
 ])
 const suffix = computed(() => {
   const unit = row.value.kind === 'amount' ? typedUnit(row.value, draft.value.units) : null

@@ -58,6 +58,9 @@ function noneOfTheRest(): void {
 </template>
 
 <style scoped>
+fieldset {
+  margin-bottom: 12px;
+}
 .signs {
   display: flex;
   flex-wrap: wrap;

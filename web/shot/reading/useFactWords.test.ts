@@ -40,6 +40,9 @@ test('what was left out, and what is not known, are the same', () => {
 test('every fact that is stored is shown', () => {
   const notes: Required<ShotNotes> = {
     isHelped: true,
+    waterC: 92.5,
+    served: 'serve',
+    bagMatched: 'partly',
     doseMethod: 'scale',
     distributions: ['tap', 'needle'],
     clumps: true,

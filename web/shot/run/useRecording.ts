@@ -157,6 +157,7 @@ export function useRecording({
     if (before === 'before' && phase !== 'before') {
       adoptPace()
       device.order({ kind: 'pump', isOn: true })
+      noteHeat()
       if (draft.lockedInAtMs !== null && draft.noted.lockToStartS === null) noteLockToStart()
     }
     if (phase === 'stopped') {
@@ -165,6 +166,13 @@ export function useRecording({
       void series.keep()
     }
   })
+
+  /** As the thermometer stood when the pump started; what was typed stays. */
+  function noteHeat(): void {
+    const atGroup = device.last.value.thermometer
+    if (atGroup === undefined || draft.texts.waterC !== '') return
+    draft.texts.waterC = asTyped(draft.units.temperature, atGroup.value)
+  }
 
   function noteLockToStart(): void {
     const s = ((monotonicNowMs() - (draft.lockedInAtMs ?? 0)) / 1000) * draft.clock.pace

@@ -154,6 +154,7 @@ export const entryWords = {
   notSeen: 'Not seen',
   taste: {
     hint: 'Stir, let it cool a little, sip. 0 is none, 10 is as much as can be. Leave out what you can’t tell.',
+    bagSays: 'The bag says: {words}',
     none: 'not tasted',
     clear: 'Clear {axis}',
     caffeine: 'A sip is enough; nobody must say why they don’t taste.',

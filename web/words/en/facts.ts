@@ -54,6 +54,15 @@ const measured = {
 
 const noted = {
   isHelped: { label: 'With the tool’s help' },
+  waterC: { label: 'Water at the group, measured' },
+  served: {
+    label: 'Serve it, or pull again?',
+    is: { serve: 'Serve it', 'pull-again': 'Pull again' },
+  },
+  bagMatched: {
+    label: 'Does it taste of what the bag says?',
+    is: { matched: 'It does', partly: 'Partly', not: 'It doesn’t' },
+  },
   doseMethod: {
     label: 'How was it measured?',
     is: {

@@ -1,4 +1,4 @@
-import type { Heading, Verdict } from '@calm-apron/core'
+import type { Heading, Served, Verdict } from '@calm-apron/core'
 
 /** What is said of shots in many places: verdicts, facts, what waits. */
 export const recordWords = {
@@ -21,6 +21,13 @@ export const recordWords = {
     uneven: 'Uneven',
     unclear: 'Not enough to tell',
   } satisfies Record<Heading, string>,
+  served: {
+    right: 'Said: {said}. Right.',
+    wrong: {
+      serve: 'Said: serve it. A shot like this is pulled again.',
+      'pull-again': 'Said: pull again. This one could be served.',
+    } satisfies Record<Served, string>,
+  },
   recorded: {
     dose: 'Dose',
     firstDrop: 'First drop',
@@ -43,7 +50,7 @@ export const recordWords = {
     othersAfter: 'changed',
     none: 'none came',
     missed: 'came, not marked',
-    unknown: 'unknown',
+    unknown: 'not noted',
     weighed: '{gross} − {tare} = {net}',
   },
 }

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { TASTE_AXES } from '@calm-apron/core'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useAcademy } from '../../../data/academy/academy.ts'
 import TasteAxisEntry from '../TasteAxisEntry.vue'
 import FactFields from '../../facts/FactFields.vue'
 import SignLooks from '../../facts/SignLooks.vue'
@@ -10,6 +12,9 @@ import type { ShotDraft } from '../../draft/shotDraft.ts'
 defineProps<{ issues: FactIssues }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
+const academy = useAcademy()
+/** Beside the tasting, so that it can be held against it. */
+const bagWords = computed(() => academy.coffeeOfBag(draft.value.bagId)?.bagWords ?? '')
 </script>
 
 <template>
@@ -23,6 +28,7 @@ const { t } = useI18n()
     />
   </div>
   <SignLooks v-model="draft" step="taste" />
+  <p v-if="bagWords" class="soft">{{ t('taste.bagSays', { words: bagWords }) }}</p>
   <FactFields v-model="draft" step="taste" place="first" :issues="issues" />
   <p class="soft hint">{{ t('taste.caffeine') }}</p>
 </template>
