@@ -30,7 +30,7 @@ async function pull(context: BrowserContext, slowdown: number): Promise<Seen> {
   await page.getByRole('radio', { name: 'Mirren Kestle' }).check()
   await page.getByRole('radio', { name: 'House double' }).check()
   await page.getByRole('button', { name: 'Mirren Kestle to the bar' }).click()
-  await page.getByText('Stand-in bench is here').waitFor()
+  await page.getByText('Simulated bench is here').waitFor()
   const line = await context.newCDPSession(page)
   await line.send('Emulation.setCPUThrottlingRate', { rate: slowdown })
   await page.keyboard.press('Space')

@@ -50,7 +50,7 @@ function attach(line: WebSocket, bench: StandIn, nowMs: () => number, pace: numb
   }
   const hello: DeviceWord = {
     kind: 'hello',
-    name: 'Stand-in bench',
+    name: 'Simulated bench',
     sensors: ['scale', 'plate', 'pressure', 'thermometer'],
     pace,
     isStandIn: true,

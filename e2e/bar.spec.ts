@@ -128,7 +128,7 @@ test.describe('at the pace of life', () => {
     const hands = await standIns.hands(null)
     await new Bar(page).begin('Mirren Kestle', 'House double')
     const fault = (name: string, isOn = true) => hands.order({ kind: 'fault', fault: name, isOn })
-    await expect(page.getByText('Stand-in bench is here')).toBeVisible()
+    await expect(page.getByText('Simulated bench is here')).toBeVisible()
     await fault('wrong-unit')
     await expect(page.getByText('The scale shows another unit; it is converted.')).toBeVisible()
     await fault('wrong-unit', false)

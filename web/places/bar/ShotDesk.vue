@@ -161,7 +161,7 @@ useBarKeys({
           {{ t(draft.isCallAsked ? 'bar.saveCall' : 'bar.save') }}
         </Button>
       </div>
-      <HandsPanel v-if="device.isStandIn.value" :run="run" />
+      <HandsPanel v-if="device.isStandIn.value && !isRunning" :run="run" />
       <CautionNote v-if="act && !isRunning" :key="act" :act="act" />
     </section>
   </div>
