@@ -7,6 +7,8 @@ const DOSE_ELASTICITY = 3.6
 export const THRESHOLDS = {
   /** Water at the group, in °C, between too cold and too hot for espresso. */
   waterC: { min: 88, max: 96 },
+  /** Two cups of one shot that differ by more than this share of their mean: the water went to one side. */
+  cupsApartShare: 0.15,
   /** "Near" reaches this many tolerances from the target. */
   nearInTolerances: 2,
   /**

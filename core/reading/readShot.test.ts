@@ -1,3 +1,4 @@
+import { noNotes } from '../shot/notes.ts'
 import fc from 'fast-check'
 import type { ShotFacts } from '../shot/facts.ts'
 import { anyShot } from '../testing/anyShot.ts'
@@ -112,4 +113,11 @@ test('a longer shot never reads faster', () => {
       expect(place((tenths + more) / 10)).toBeGreaterThanOrEqual(place(tenths / 10))
     }),
   )
+})
+
+test('two cups that differ by a sixth of a cup are an uneven shot; nearer ones are not', () => {
+  const uneven = (cupsG: [number, number]) =>
+    readShot({ ...carefulShot(), noted: { ...noNotes(), cupsG } }, PUMP_RECIPE).unevenSigns
+  expect(uneven([20, 16])).toEqual(['cups-apart'])
+  expect(uneven([18.5, 17.5])).toEqual([])
 })

@@ -1,3 +1,4 @@
+import { THRESHOLDS } from '../thresholds.ts'
 import { asWanted } from '../recipe/asWanted.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
@@ -96,8 +97,15 @@ function missingPart(facts: ShotFacts, recipe: Recipe): MissingPart | null {
   return MISSING_PARTS.find((part) => isMissing[part]) ?? null
 }
 
+/** Two spouts should give alike. */
+function areCupsApart(cupsG: readonly [number, number] | null): boolean {
+  if (cupsG === null) return false
+  const [one, other] = cupsG
+  return Math.abs(one - other) > THRESHOLDS.cupsApartShare * ((one + other) / 2)
+}
+
 function unevenSigns(
-  { look }: ShotFacts,
+  { look, noted }: ShotFacts,
   taste: TasteReading,
   { signs: said, tongue }: ShotContext,
 ): UnevenSign[] {
@@ -105,6 +113,7 @@ function unevenSigns(
   if (look.stream === 'spurting' || look.stream === 'one-sided') signs.push(look.stream)
   if (look.puck === 'holes' || look.puck === 'thin-side') signs.push(look.puck)
   for (const sign of ['several-streams', 'dry-patches'] as const) if (said[sign] === true) signs.push(sign)
+  if (areCupsApart(noted?.cupsG ?? null)) signs.push('cups-apart')
   if (taste.judged && taste.bothStrong && tongue === 'trusted') signs.push('sour-and-bitter')
   return signs
 }

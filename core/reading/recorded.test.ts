@@ -138,3 +138,13 @@ describe('before it', () => {
     expect(isRunBefore(at('d', 12, 0), at('e', 12, 300))).toBe(false)
   })
 })
+
+test('what differs from the shot before is found by itself; what was not noted of both is no difference', () => {
+  const shotAt = (time: string, facts: Partial<RecordedShot['facts']>) =>
+    recorded({ shotId: time, pulledAt: `2026-11-26T${time}:00.000Z`, facts: { ...carefulShot(), ...facts } })
+  const before = shotAt('09:00', { grindSetting: 14 })
+  const after = shotAt('09:06', { grindSetting: 13, dose: { by: 'net', netG: 19 } })
+  expect(grindBefore(after, [after, before]).changed).toEqual(['grind', 'dose'])
+  expect(grindBefore(before, [after, before]).changed).toBeNull()
+  expect(grindBefore(after, [after, shotAt('09:00', { grindSetting: null })]).changed).toEqual(['dose'])
+})

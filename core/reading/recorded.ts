@@ -2,10 +2,19 @@ import { type FreshnessWindow, type Frozen, coffeeAge } from '../coffee/age.ts'
 import type { GrinderScale } from '../equipment/equipment.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
+import { netG } from '../shot/weighing.ts'
 import { signsOfMarks } from '../shot/marks.ts'
 import type { ShotPurpose } from '../shot/purpose.ts'
 import { type Slips, tastedBy } from '../taste/cupTaste.ts'
-import { type GrindMoved, type MachineKnown, NO_CONTEXT, type ShotContext, type Tongue } from './context.ts'
+import {
+  CHANGES,
+  type Change,
+  type GrindMoved,
+  type MachineKnown,
+  NO_CONTEXT,
+  type ShotContext,
+  type Tongue,
+} from './context.ts'
 import { readShot } from './readShot.ts'
 import type { Readings } from './types.ts'
 
@@ -65,6 +74,8 @@ const SESSION_MS = 4 * 3_600_000
 export interface GrindBefore {
   grindMoved: GrindMoved | null
   ranAt: number[]
+  /** What differs from the shot before; null where there was none. */
+  changed: Change[] | null
 }
 
 /**
@@ -81,10 +92,36 @@ export function grindBefore(shot: RecordedShot, onGrinder: readonly RecordedShot
   const last = inSession.find((each) => Date.parse(each.pulledAt) < pulledMs)
   const [now, then] = [settingOf(shot), last ? settingOf(last) : null]
   const { grinder } = shot.stood
-  if (grinder === null || now === null || then === null) return { grindMoved: null, ranAt }
+  const changed = last === undefined ? null : changedBetween(last, shot)
+  if (grinder === null || now === null || then === null) return { grindMoved: null, ranAt, changed }
   const steps = Math.round(Math.abs(now - then) / grinder.settingStep)
   const isFiner = now < then === (grinder.finerIs === 'lower')
-  return { grindMoved: { direction: isFiner ? 'finer' : 'coarser', steps }, ranAt }
+  return { grindMoved: { direction: isFiner ? 'finer' : 'coarser', steps }, ranAt, changed }
+}
+
+/** Doses nearer to each other than this were meant alike. */
+const SAME_DOSE_G = 0.5
+/** Water nearer than this was meant alike. */
+const SAME_WATER_C = 1
+
+/** What of two shots differs, as far as it was noted of both. */
+function changedBetween(before: RecordedShot, after: RecordedShot): Change[] {
+  const differ = <T>(of: (shot: RecordedShot) => T | null | undefined, isSame: (a: T, b: T) => boolean) => {
+    const [then, now] = [of(before), of(after)]
+    return then != null && now != null && !isSame(then, now)
+  }
+  const same = <T>(a: T, b: T) => a === b
+  const within = (most: number) => (a: number, b: number) => Math.abs(a - b) <= most
+  const changed: Record<Change, boolean> = {
+    grind: differ(({ facts }) => facts.grindSetting, same),
+    dose: differ(({ facts }) => netG(facts.dose), within(SAME_DOSE_G)),
+    yield: differ(({ facts }) => facts.wanted?.yieldG, same),
+    basket: differ(({ stood }) => stood.machine?.basketId, same),
+    coffee: differ(({ stood }) => stood.coffee?.roastedOn, same),
+    temperature: differ(({ facts }) => facts.noted?.waterC, within(SAME_WATER_C)),
+    tamp: differ(({ facts }) => facts.tamp.tilt, same),
+  }
+  return CHANGES.filter((change) => changed[change])
 }
 
 /** Whether a shot came before another in one session, at the same setting. */
@@ -97,13 +134,15 @@ export function isRunBefore(one: RecordedShot, other: RecordedShot): boolean {
  * Reads a recorded shot against the revision of the recipe it was pulled by: the one way to do so. What is known of its
  * coffee, machine and tongues is what was so when it was pulled.
  * @param grindMoved the grinder's last move before it, where that is known (`grindBefore`)
+ * @param changedSinceLast what differs from the shot before it, where that is known
  */
 export function readRecorded(
   shot: RecordedShot,
   recipe: Recipe,
   grindMoved: GrindMoved | null = null,
+  changedSinceLast: readonly Change[] | null = null,
 ): Readings {
-  return readShot(shot.facts, recipe, { ...contextOf(shot), grindMoved })
+  return readShot(shot.facts, recipe, { ...contextOf(shot), grindMoved, changedSinceLast })
 }
 
 function contextOf({

@@ -117,6 +117,7 @@ export const UNEVEN_SIGNS = [
   'thin-side',
   'several-streams',
   'dry-patches',
+  'cups-apart',
   'sour-and-bitter',
 ] as const
 export type UnevenSign = (typeof UNEVEN_SIGNS)[number]

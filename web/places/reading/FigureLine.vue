@@ -1,11 +1,16 @@
 <script setup lang="ts">
-import { type ShotFacts, type Recipe, brewRatio, netG } from '@calm-apron/core'
+import { type Change, type ShotFacts, type Recipe, brewRatio, netG } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
 /** Ratio, flow, and what was expected against what came. */
-const props = defineProps<{ facts: ShotFacts; recipe: Recipe; timeS: number | null }>()
+const props = defineProps<{
+  facts: ShotFacts
+  recipe: Recipe
+  timeS: number | null
+  changed: readonly Change[] | null
+}>()
 const { t } = useI18n()
 const format = useFormat()
 
@@ -38,6 +43,12 @@ const figures = computed(() => {
           t('figures.byTool', { s: format.seconds(predicted.byToolS) }) +
             (props.timeS === null ? '' : `, ${miss(predicted.byToolS)}`),
         ]
+      : []),
+    ...(noted?.cupsG != null
+      ? [t('figures.apart', { amount: format.massApart(noted.cupsG[0] - noted.cupsG[1]) })]
+      : []),
+    ...(props.changed !== null && props.changed.length > 0
+      ? [t('figures.changed', { what: props.changed.map((each) => t(`changed.${each}`)).join(', ') })]
       : []),
     ...(noted?.selfRating != null ? [t('figures.self', { n: noted.selfRating })] : []),
   ]

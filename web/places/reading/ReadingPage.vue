@@ -122,7 +122,12 @@ const mayCorrect = computed(() => {
     <div class="shown">
       <ShotRails :readings="readings" :recipe="readings.of.recipe" />
       <p v-if="servedWords" data-served>{{ servedWords }}</p>
-      <FigureLine :facts="readableFacts(shot)" :recipe="readings.of.recipe" :time-s="timeS" />
+      <FigureLine
+        :facts="readableFacts(shot)"
+        :recipe="readings.of.recipe"
+        :time-s="timeS"
+        :changed="readings.of.context.changedSinceLast"
+      />
       <p v-if="shot.current.note" class="note">{{ shot.current.note }}</p>
       <ShotCurve :shot="shot" />
       <SaidBefore

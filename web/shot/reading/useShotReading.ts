@@ -67,7 +67,12 @@ export function useShotReading(shotId: () => string) {
   const readings = computed(() =>
     shot.value === null || recorded.value === null
       ? null
-      : readRecorded(recorded.value, shot.value.recipe.targets, moved.value?.grindMoved),
+      : readRecorded(
+          recorded.value,
+          shot.value.recipe.targets,
+          moved.value?.grindMoved,
+          moved.value?.changed,
+        ),
   )
   /** Before it is known what the grinder did, how far to move would be told twice, and differently. */
   const isBehindKnown = computed(

@@ -1,3 +1,5 @@
+import type { Change } from '@calm-apron/core'
+
 /** Words of a reading and its correction. */
 export const readingWords = {
   reading: {
@@ -52,5 +54,16 @@ export const readingWords = {
     byTool: 'the tool expected {s}',
     miss: 'missed by {miss}',
     self: 'own rating {n} of 10',
+    apart: 'the two cups differ by {amount}',
+    changed: 'another than the shot before: {what}',
   },
+  changed: {
+    grind: 'grind',
+    dose: 'dose',
+    yield: 'yield',
+    basket: 'basket',
+    coffee: 'coffee',
+    temperature: 'temperature',
+    tamp: 'tamp',
+  } satisfies Record<Change, string>,
 }
