@@ -31,6 +31,50 @@ export const FAULTS = [
 ] as const
 export type Fault = (typeof FAULTS)[number]
 
+export const CAUSE_PLACES = ['grind', 'dose', 'bed', 'machine', 'coffee', 'stopping'] as const
+/** Where at the bar a fault happens, in the order of the work. */
+export type CausePlace = (typeof CAUSE_PLACES)[number]
+
+/** Where each fault happens. */
+export const PLACE_OF_FAULT: Record<Fault, CausePlace> = {
+  'grind-too-coarse': 'grind',
+  'grind-too-fine': 'grind',
+  'not-purged': 'grind',
+  'burrs-out-of-range': 'grind',
+  'dose-low': 'dose',
+  'dose-high': 'dose',
+  'poor-distribution': 'bed',
+  'tamp-tilted': 'bed',
+  'tamp-light': 'bed',
+  'tamp-varying': 'bed',
+  'basket-wet': 'machine',
+  dirty: 'machine',
+  cold: 'machine',
+  'too-hot': 'machine',
+  'temperature-swing': 'machine',
+  'wrong-basket': 'machine',
+  'poor-water': 'machine',
+  'coffee-too-fresh': 'coffee',
+  'coffee-stale': 'coffee',
+  'pre-ground': 'coffee',
+  'roast-character': 'coffee',
+  'stopped-early': 'stopping',
+  'stopped-late': 'stopping',
+  'ratio-short': 'stopping',
+  'ratio-long': 'stopping',
+}
+
+/** What is behind most shots of any training, by the words it is first looked for in. */
+export const USUAL_FAULTS = [
+  'grind-too-coarse',
+  'grind-too-fine',
+  'dose-low',
+  'dose-high',
+  'poor-distribution',
+  'tamp-tilted',
+  'tamp-light',
+] as const satisfies readonly Fault[]
+
 /** Faults that show in two quite different ways. */
 export const TWO_WAYS = {
   'tamp-varying': ['tamp-varying:light', 'tamp-varying:hard'],

@@ -4,7 +4,8 @@ import type { Verdict } from '../diagnosis/types.ts'
 /** What a trainee says before the reading opens. */
 export interface Call {
   verdict: Verdict
-  cause: Cause
+  /** null: they can't say why, which is not that nothing is wrong. */
+  cause: Cause | null
   /** Which way the grind should go, or that it should be held. */
   move: GrindDirection
 }
@@ -37,7 +38,7 @@ export function scoreCall(call: Call, truth: CallTruth): number | null {
   return parts.reduce((sum, part) => sum + part, 0) / parts.length
 }
 
-function causeScore(cause: Cause, { causes, isCauseKnown }: CallTruth): number | null {
+function causeScore(cause: Call['cause'], { causes, isCauseKnown }: CallTruth): number | null {
   const [first] = causes
   if (first === undefined || (!isCauseKnown && first.probability < CAUSE_SURE_FROM)) return null
   if (first.cause === cause) return 1

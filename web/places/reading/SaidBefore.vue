@@ -32,7 +32,9 @@ const finalCall = computed(
     props.tasting.calls.find(({ stage, personId }) => stage === 'final' && personId === props.pulledBy) ??
     null,
 )
-const score = computed(() => callScore(finalCall.value, props.diagnosis))
+const score = computed(() =>
+  callScore(finalCall.value, props.diagnosis, props.tasting.rulings.at(-1) ?? null),
+)
 const newest = (side: Slip['side']) => props.tasting.slips.findLast((slip) => slip.side === side) ?? null
 const slips = computed(() => {
   const [trainee, trainer] = [newest('trainee'), newest('trainer')]

@@ -44,3 +44,18 @@ test('of a shot that nobody to be trusted tasted, cause and move are scored alon
   })
   expect(callScore(call({ verdict: 'over', cause: 'grind-too-coarse' }), untasted)).toBe(1)
 })
+
+test('where a trainer read it otherwise, the call is scored against the trainer', () => {
+  const ruling = { verdict: 'over', cause: 'dirty', move: 'hold' } as const
+  expect(callScore(call({ verdict: 'over', cause: 'dirty', move: 'hold' }), fast, ruling)).toBe(1)
+  expect(callScore(call({ verdict: 'over', cause: 'cold', move: 'hold' }), fast, ruling)).toBeCloseTo(
+    2 / 3,
+    5,
+  )
+})
+
+test('not to be able to say why is not to say that nothing is wrong', () => {
+  const nothing = { verdict: 'balanced', cause: 'none', move: 'hold' } as const
+  const unsaid = callScore(call({ ...nothing, cause: null }), fast, nothing) ?? NaN
+  expect([callScore(call(nothing), fast, nothing), unsaid < 1]).toEqual([1, true])
+})

@@ -1,4 +1,4 @@
-import type { Call } from '@calm-apron/contract'
+import type { Call, Ruling } from '@calm-apron/contract'
 import { type Diagnosis, type GrindDirection, scoreCall } from '@calm-apron/core'
 
 /** Which way a diagnosis moves the grind. */
@@ -11,17 +11,23 @@ function verdictOf({ verdict, heading }: Diagnosis) {
   return verdict === 'unclear' && heading !== 'unclear' ? null : verdict
 }
 
-/** A call against the reading, 0–1; null where nothing can be scored, or the call was left out. */
-export function callScore(call: Call | null, diagnosis: Diagnosis): number | null {
+/** A call against the reading, or against the trainer who read it otherwise, 0–1; null where nothing can be scored, or the call was left out. */
+export function callScore(
+  call: Call | null,
+  diagnosis: Diagnosis,
+  ruling: Pick<Ruling, 'verdict' | 'cause' | 'move'> | null = null,
+): number | null {
   if (call === null || call.verdict === null || call.move === null) return null
   const { verdict, cause, move } = call
-  return scoreCall(
-    { verdict, cause: cause ?? 'none', move },
-    {
-      verdict: verdictOf(diagnosis),
-      move: directionOf(diagnosis),
-      causes: diagnosis.causes,
-      isCauseKnown: false,
-    },
-  )
+  const said = { verdict, cause, move }
+  const read = {
+    verdict: verdictOf(diagnosis),
+    move: directionOf(diagnosis),
+    causes: diagnosis.causes,
+    isCauseKnown: false,
+  }
+  if (ruling === null) return scoreCall(said, read)
+  const ruled =
+    ruling.cause === null ? {} : { causes: [{ cause: ruling.cause, probability: 1 }], isCauseKnown: true }
+  return scoreCall(said, { ...read, verdict: ruling.verdict, move: ruling.move ?? read.move, ...ruled })
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CALL_MOVES, VERDICTS } from '@calm-apron/contract'
-import { CAUSES } from '@calm-apron/core'
+import { CAUSE_PLACES, FAULTS, PLACE_OF_FAULT, USUAL_FAULTS } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -19,11 +19,18 @@ const move = ref<Said['move']>(null)
 
 const verdicts = VERDICTS.map((value) => ({ value, label: t(`verdict.${value}`) }))
 const moves = CALL_MOVES.map((value) => ({ value, label: t(`call.move.${value}`) }))
-const causes = computed(() =>
-  CAUSES.map((value) => ({ value, label: t(`cause.${value}`) })).sort((a, b) =>
-    a.label.localeCompare(b.label),
-  ),
-)
+const asOption = (value: NonNullable<Said['cause']>) => ({ value, label: t(`cause.${value}`) })
+/** What is behind most shots first, then the rest by where it happens. */
+const groups = computed(() => [
+  { name: t('call.usual'), causes: [asOption('none'), ...USUAL_FAULTS.map(asOption)] },
+  ...CAUSE_PLACES.map((place) => ({
+    name: t(`call.place.${place}`),
+    causes: FAULTS.filter((fault) => PLACE_OF_FAULT[fault] === place && !isUsual(fault)).map(asOption),
+  })).filter(({ causes }) => causes.length > 0),
+])
+function isUsual(fault: (typeof FAULTS)[number]): boolean {
+  return USUAL_FAULTS.some((usual) => usual === fault)
+}
 
 function say(): void {
   if (verdict.value !== null) emit('said', { verdict: verdict.value, cause: cause.value, move: move.value })
@@ -37,7 +44,9 @@ function say(): void {
       <label :for="causeId">{{ t('call.why') }}</label>
       <select :id="causeId" v-model="cause" class="native">
         <option :value="null">{{ t('call.noCause') }}</option>
-        <option v-for="each in causes" :key="each.value" :value="each.value">{{ each.label }}</option>
+        <optgroup v-for="group in groups" :key="group.name" :label="group.name">
+          <option v-for="each in group.causes" :key="each.value" :value="each.value">{{ each.label }}</option>
+        </optgroup>
       </select>
     </div>
     <ChoiceRow v-model="move" :label="t('call.next')" :options="moves" />

@@ -1,5 +1,5 @@
 import type { CALL_STAGES } from '@calm-apron/contract'
-import type { GrindDirection } from '@calm-apron/core'
+import type { CausePlace, GrindDirection } from '@calm-apron/core'
 
 /** Words of calls and slips. */
 export const tastingWords = {
@@ -8,6 +8,15 @@ export const tastingWords = {
     what: 'What is it?',
     why: 'Why?',
     noCause: 'Can’t say why',
+    usual: 'Most often',
+    place: {
+      grind: 'The grind',
+      dose: 'The dose',
+      bed: 'Bed and tamp',
+      machine: 'The machine',
+      coffee: 'The coffee',
+      stopping: 'Stopping',
+    } satisfies Record<CausePlace, string>,
     next: 'What next with the grind?',
     none: 'no call',
     score: 'Call',
