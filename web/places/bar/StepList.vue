@@ -2,12 +2,14 @@
 import LineIcon from '../../kit/parts/LineIcon.vue'
 import type { RoutineStep } from '@calm-apron/contract'
 import type { StepKey } from '@calm-apron/core'
+import { useMediaQuery } from '@vueuse/core'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { BarStep } from '@calm-apron/core'
 import StepTicks from '../../shot/entry/StepTicks.vue'
 
 /** The steps in their order; each can be gone back to. What the routine asks for at one opens below it. */
-defineProps<{
+const props = defineProps<{
   steps: readonly BarStep[]
   done: ReadonlySet<BarStep>
   summaries: Partial<Record<BarStep, string>>
@@ -16,6 +18,12 @@ defineProps<{
 const step = defineModel<BarStep>({ required: true })
 const ticked = defineModel<StepKey[]>('ticked', { required: true })
 const { t } = useI18n()
+/** Where the steps lie in one row there is no room below each. */
+const isRow = useMediaQuery('(max-width: 1100px)')
+const here = computed(() => props.routineSteps[step.value] ?? [])
+const doneHere = computed(
+  () => here.value.filter(({ key }) => key !== null && ticked.value.includes(key)).length,
+)
 </script>
 
 <template>
@@ -35,14 +43,13 @@ const { t } = useI18n()
         <span class="name">{{ t(`step.${each}`) }}</span>
         <span v-if="summaries[each]" class="summary figure">{{ summaries[each] }}</span>
       </button>
-      <StepTicks
-        v-if="each === step && routineSteps[each]"
-        v-model="ticked"
-        class="below"
-        :steps="routineSteps[each]"
-      />
+      <StepTicks v-if="each === step && !isRow && here.length > 0" v-model="ticked" :steps="here" />
     </li>
   </ol>
+  <details v-if="isRow && here.length > 0" class="beneath">
+    <summary>{{ t('bar.stepsOf', { done: doneHere, all: here.length }) }}</summary>
+    <StepTicks v-model="ticked" :steps="here" />
+  </details>
 </template>
 
 <style scoped>
@@ -89,14 +96,15 @@ const { t } = useI18n()
   font-size: 0.8em;
 }
 @media (max-width: 1100px) {
+  .beneath {
+    padding: 4px 12px;
+    font-size: 0.9em;
+  }
   .steps {
     position: relative;
     grid-auto-flow: column;
     overflow-x: auto;
     padding: 4px;
-  }
-  .below {
-    display: none;
   }
 }
 </style>

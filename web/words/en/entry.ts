@@ -51,6 +51,7 @@ export const entryWords = {
     muted: 'Sound off',
     oftenWrong: 'Often wrong: {mistake}',
     stepDone: 'Done: {step}',
+    stepsOf: 'Steps here: {done} of {all} done',
     allSteps: 'All steps',
     fewSteps: 'The main steps only',
     storageFull:
