@@ -55,7 +55,7 @@ export const readingWords = {
     miss: 'missed by {miss}',
     self: 'own rating {n} of 10',
     apart: 'the two cups differ by {amount}',
-    changed: 'another than the shot before: {what}',
+    changed: 'changed since the shot before: {what}',
   },
   changed: {
     grind: 'grind',
