@@ -9,7 +9,6 @@ export type { Academy, AcademyChange, AcademyRecord, Person, Role } from './acad
 export { recipeContent, recipeRevision } from './recipe.ts'
 export type { RecipeContent, RecipeRevision } from './recipe.ts'
 export { shotFacts } from './shotFacts.ts'
-export { factSchemas, lenientFactSchemas } from './factSchemas.ts'
 export { NOTED_VERSION, upcastNotes } from './notedUpcast.ts'
 export type { StoredNotes } from './notedUpcast.ts'
 export {

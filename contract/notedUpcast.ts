@@ -1,4 +1,5 @@
 import { type ShotNotes, noNotes } from '@calm-apron/core'
+import { broughtUp } from './broughtUp.ts'
 
 export type StoredNotes = Record<string, unknown>
 
@@ -20,5 +21,5 @@ export function upcastNotes(
   version: number,
   steps: readonly NotesStep[] = STEPS,
 ): ShotNotes {
-  return { ...noNotes(), ...steps.slice(version - 1).reduce((upTo, step) => step(upTo), notes) }
+  return { ...noNotes(), ...broughtUp(notes, version, steps) }
 }

@@ -81,9 +81,9 @@ export type { Act, CautionKey } from './caution/cautions.ts'
 export { BAR_STEPS } from './shot/barSteps.ts'
 export type { BarStep } from './shot/barSteps.ts'
 export { FACTS, FACT_BOUNDS } from './shot/factTable.ts'
-export type { FactName, FactPart } from './shot/factTable.ts'
+export type { FactPart } from './shot/factTable.ts'
 export { nothingOf } from './shot/factKinds.ts'
-export type { FactBounds, FactRow, FactRows, FactsOf, LaterIn, ValueOf } from './shot/factKinds.ts'
+export type { FactRow, FactRows, FactsOf, LaterIn, ValueOf } from './shot/factKinds.ts'
 export { TASTE_AXES, unknownFacts } from './shot/facts.ts'
 export {
   ABANDONMENTS,
@@ -119,15 +119,8 @@ export type {
 } from './shot/seen.ts'
 export { noNotes } from './shot/notes.ts'
 export type { MarkAt, ShapedNotes, ShotNotes } from './shot/notes.ts'
-export {
-  SIGNS_ASKED_AT,
-  SIGN_ENTRIES,
-  SIGN_GROUPS,
-  canBeEntered,
-  signGroupsAt,
-  signsIn,
-} from './shot/signEntries.ts'
-export type { SignEntry, SignGroup } from './shot/signEntries.ts'
+export { SIGNS_ASKED_AT, signGroupsAt, signsIn } from './shot/signEntries.ts'
+export type { SignGroup } from './shot/signEntries.ts'
 export { FLOW_MARKS, signsOfMarks, streamOfMarks } from './shot/marks.ts'
 export type { FlowMark } from './shot/marks.ts'
 export { PACKED_SERIES, packSeries, unpackSeries } from './shot/series.ts'
@@ -242,7 +235,7 @@ export type { ReadingSkill, SkillStory } from './skill/assessReading.ts'
 export { chargeReadings } from './skill/charging.ts'
 export type { ChargeContext } from './skill/charging.ts'
 export type { ChartSignal, ControlChart, Signal } from './skill/controlChart.ts'
-export { serveScore, shouldServe } from './skill/serveScore.ts'
+export { serveScore } from './skill/serveScore.ts'
 export { scoreCall } from './skill/scoreCall.ts'
 export type { Call, CallTruth, GrindDirection } from './skill/scoreCall.ts'
 export { DEFAULT_PROGRAMME, READING_KINDS, RUNGS } from './skill/types.ts'

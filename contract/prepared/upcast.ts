@@ -1,3 +1,4 @@
+import { broughtUp } from '../broughtUp.ts'
 import { withoutHiddenLetters } from '../hiddenLetters.ts'
 import type { PreparedKind } from './prepared.ts'
 
@@ -28,5 +29,6 @@ export function upcast(
   version: number,
   steps: readonly UpcastStep[] = UPCASTS,
 ): StoredContent {
-  return steps.slice(version - 1).reduce((upTo, step) => step(upTo, kind), content)
+  const ofKind = steps.map((step) => (upTo: StoredContent) => step(upTo, kind))
+  return broughtUp(content, version, ofKind)
 }

@@ -125,6 +125,5 @@ export const FACTS = {
   },
 } as const
 
+/** A part of the table. */
 export type FactPart = keyof typeof FACTS
-/** The name of any fact of the table, whatever part it stands in. */
-export type FactName = { [P in FactPart]: keyof (typeof FACTS)[P] }[FactPart]

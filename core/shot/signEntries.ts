@@ -5,13 +5,13 @@ export const SIGN_GROUPS = ['beans', 'start', 'bed', 'screen', 'flow', 'cup', 't
 /** Signs that are looked for in one look, in the order of the work. */
 export type SignGroup = (typeof SIGN_GROUPS)[number]
 
-/** Where a group is asked for; `instead` where the look says again what a measurement says better, and only without that. */
-export const SIGNS_ASKED_AT: Record<SignGroup, { step: BarStep; instead?: 'dose' | 'time' }> = {
+/** Where a group is asked for; `isInstead` where the look says again what a measurement of that step says better. */
+export const SIGNS_ASKED_AT: Record<SignGroup, { step: BarStep; isInstead?: true }> = {
   beans: { step: 'ready' },
   start: { step: 'ready' },
-  bed: { step: 'dose', instead: 'dose' },
+  bed: { step: 'dose', isInstead: true },
   screen: { step: 'tamp' },
-  flow: { step: 'pull', instead: 'time' },
+  flow: { step: 'pull', isInstead: true },
   cup: { step: 'look' },
   tongue: { step: 'taste' },
   others: { step: 'look' },

@@ -5,13 +5,10 @@ import type { ShotDraft } from '../draft/shotDraft.ts'
 import SignLook from './SignLook.vue'
 
 /** The looks that are made at a step; one that says again what was measured is left out. */
-const props = defineProps<{ step: BarStep; measured?: { dose: boolean; time: boolean } }>()
+const props = defineProps<{ step: BarStep; isMeasured?: boolean }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const groups = computed(() =>
-  signGroupsAt(props.step).filter((group) => {
-    const { instead } = SIGNS_ASKED_AT[group]
-    return instead === undefined || props.measured?.[instead] !== true
-  }),
+  signGroupsAt(props.step).filter((group) => !(props.isMeasured && SIGNS_ASKED_AT[group].isInstead)),
 )
 </script>
 

@@ -34,11 +34,12 @@ export function useHelp(draft: ShotDraft, isTeachers: () => boolean) {
     get: () => draft.noted.isHelped ?? isDue.value,
     set: (chosen: boolean) => (draft.noted.isHelped = chosen),
   })
-  // From the first thing that is entered on it stays as it was, whatever is heard later of other shots.
+  // Once it is decided it stays, whatever is heard later of other shots; a set needs to hear of none.
   watch(
     [isKnown, () => draft.clock.startedAtMs],
     () => {
-      if (isKnown.value || draft.clock.startedAtMs !== null) draft.noted.isHelped ??= isDue.value
+      const isSet = draft.purpose === 'assessment'
+      if (isKnown.value || isSet || draft.clock.startedAtMs !== null) draft.noted.isHelped ??= isDue.value
     },
     { immediate: true },
   )

@@ -59,6 +59,7 @@ const apart = computed(() => {
       :issue="issues('secondCupG')"
     />
     <p v-if="apart" role="status">{{ apart }}</p>
+    <FactFields v-model="draft" step="cup" place="more" :issues="issues" />
   </details>
 </template>
 

@@ -49,7 +49,6 @@ const live = useLiveWeight(
 const { isHere: isLive, isSteady, emptyVessel, content } = live
 const shownG = computed(() => content.value?.netG ?? null)
 
-/** In a correction nobody trims any more. */
 const isHelped = computed(() => draft.value.noted.isHelped !== false)
 
 function trimWords(netG: number): string {
@@ -151,7 +150,7 @@ const retention = computed(() => {
           {{ t('dose.spread', { amount: format.massApart(DOSE_SPREAD_G[method]) }) }}
         </p>
         <FactFields v-model="draft" step="dose" place="more" :issues="issues" />
-        <SignLooks v-model="draft" step="dose" :measured="{ dose: read.netG !== null, time: false }" />
+        <SignLooks v-model="draft" step="dose" :is-measured="read.netG !== null" />
         <p v-if="draft.noted.spilt" class="soft">{{ t('dose.spiltSays') }}</p>
         <p v-if="retention" class="soft">{{ retention }}</p>
       </div>

@@ -73,7 +73,8 @@ const gaveUp = computed(() => [
       />
       <ChoiceRow v-model="draft.abandoned" :label="t('pull.gaveUp')" :options="gaveUp" />
       <FactFields v-model="draft" step="pull" place="first" :issues="issues" />
-      <SignLooks v-model="draft" step="pull" :measured="{ dose: false, time: draft.clock.stopText !== '' }" />
+      <FactFields v-model="draft" step="pull" place="more" :issues="issues" />
+      <SignLooks v-model="draft" step="pull" :is-measured="draft.clock.stopText !== ''" />
     </template>
     <div v-if="phase === 'stopped' || phase === 'before'" class="times">
       <NumberEntry

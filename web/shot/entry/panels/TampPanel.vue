@@ -2,16 +2,16 @@
 import type { RecipeRevision } from '@calm-apron/contract'
 import { LOW_DOSE_RULES, TILTS, type Tilt } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { BarDevice } from '../../../data/devices/barDevice.ts'
 import { monotonicNowMs } from '../../../data/devices/steadyClock.ts'
 import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
 import { useFormat } from '../../../kit/units/useFormat.ts'
 import BasketTap from '../BasketTap.vue'
-import { numberTyped } from '../../draft/readEntry.ts'
 import SignLooks from '../../facts/SignLooks.vue'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
+import { usePlatePress } from '../usePlatePress.ts'
 import FactFields from '../../facts/FactFields.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
 
@@ -26,9 +26,6 @@ const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 const format = useFormat()
 
-/** Less than this on the plate is a hand laid on it. */
-const PRESS_FROM_N = 15
-
 const tilts = computed(() => [
   ...TILTS.map((value) => ({ value, label: t(`fact.tilt.is.${value}`) })),
   { value: null, label: t('answer.unknown') },
@@ -42,20 +39,10 @@ const tilt = computed({
   },
 })
 
-/** The hardest of a press, as the plate felt it; the last press counts. */
-const pressing = ref(0)
-watch(
-  () => props.device?.last.value.plate?.value ?? 0,
-  (forceN) => {
-    if (forceN >= PRESS_FROM_N) pressing.value = Math.max(pressing.value, forceN)
-    else if (pressing.value > 0) {
-      draft.value.texts.tampForceN = pressing.value.toFixed(0)
-      pressing.value = 0
-    }
-  },
+const { pressedN, hasPlate } = usePlatePress(
+  () => draft.value,
+  () => props.device,
 )
-const pressedN = computed(() => numberTyped(draft.value.texts.tampForceN))
-const hasPlate = computed(() => props.device?.last.value.plate !== undefined)
 
 const isDoseLow = computed(
   () =>

@@ -30,6 +30,7 @@ const bagWords = computed(() => academy.coffeeOfBag(draft.value.bagId)?.bagWords
   <SignLooks v-model="draft" step="taste" />
   <p v-if="bagWords" class="soft">{{ t('taste.bagSays', { words: bagWords }) }}</p>
   <FactFields v-model="draft" step="taste" place="first" :issues="issues" />
+  <FactFields v-model="draft" step="taste" place="more" :issues="issues" />
   <p class="soft hint">{{ t('taste.caffeine') }}</p>
 </template>
 
