@@ -72,6 +72,9 @@ function press(): void {
   padding-top: 8px;
 }
 .acts :deep(.ant-btn) {
+  display: inline-flex;
+  align-items: center;
   height: 44px;
+  padding: 0 16px;
 }
 </style>

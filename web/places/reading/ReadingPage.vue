@@ -204,6 +204,7 @@ const mayCorrect = computed(() => {
 }
 .reasons {
   grid-area: reasons;
+  align-self: start;
 }
 .actions {
   grid-area: actions;
