@@ -5,6 +5,7 @@ import vue from 'eslint-plugin-vue'
 import globals from 'globals'
 import tseslint from 'typescript-eslint'
 import vueParser from 'vue-eslint-parser'
+import { documented } from './scripts/linting/documented.js'
 import { oneProgram, parserOf } from './scripts/linting/oneProgram.js'
 import { SERVER_TEST_WALLS, WALLS } from './scripts/linting/walls.js'
 
@@ -55,6 +56,12 @@ export default defineConfig(
       '@typescript-eslint/no-misused-promises': 'error',
       '@typescript-eslint/await-thenable': 'error',
     },
+  },
+  {
+    files: ['core/**/*.ts', 'contract/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    plugins: { own: { rules: { documented } } },
+    rules: { 'own/documented': 'error' },
   },
   { files: ['web/**'], languageOptions: { globals: globals.browser } },
   {

@@ -25,11 +25,15 @@ export const ACCESS = {
   'make-call': { head: 'all', trainer: 'all', trainee: 'own', handed: 'own' },
   'fill-slip': { head: 'all', trainer: 'all', trainee: 'own', handed: 'own' },
   overrule: { head: 'all', trainer: 'all', trainee: 'none', handed: 'none' },
+  /** To say afterwards what a shot was for: a trainee's own could be called otherwise so that it would not count. */
+  'repurpose-shot': { head: 'all', trainer: 'all', trainee: 'none', handed: 'none' },
   'add-photo': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'see-trainings': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'lead-training': { head: 'all', trainer: 'all', trainee: 'none', handed: 'none' },
   /** Own is a seat that whoever leads has opened for it, by letting trainees set the grind. */
   'dial-in': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
+  /** Own is a seat in the training: peers watch one another. */
+  watch: { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'tell-stage': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'see-people': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'invite-people': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },

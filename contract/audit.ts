@@ -14,6 +14,7 @@ export const AUDIT_KINDS = [
   'call-made',
   'call-skipped',
   'reading-overruled',
+  'shot-repurposed',
   'photo-added',
   'training-started',
   'training-changed',
@@ -62,6 +63,7 @@ export const auditEntry = z.strictObject({
 })
 export type AuditEntry = z.infer<typeof auditEntry>
 
+/** Which traces are asked for: a span of days, one person or record, a page. */
 export const auditQuery = z.strictObject({
   personId: id.optional(),
   actorId: id.optional(),
@@ -71,6 +73,7 @@ export const auditQuery = z.strictObject({
   ...pageFields(),
 })
 export type AuditQuery = z.infer<typeof auditQuery>
+/** A page of traces, newest first. */
 export const auditList = z.strictObject({
   entries: z.array(auditEntry),
   nextCursor: z.string().nullable(),

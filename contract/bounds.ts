@@ -43,6 +43,8 @@ export const BOUNDS = {
   seriesLength: { min: 0, max: 40_000 },
   /** A photo as it is sent, scaled down by the device: about 130 kB of picture. */
   photoLength: { min: 100, max: 180_000 },
+  /** Of how many shots one is asked for first call and notes. */
+  fullEvery: { min: 1, max: 10 },
   photosOfShot: { min: 0, max: 4 },
   shotCount: { min: 0, max: 500 },
   spentG: { min: 0, max: 10_000 },

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { id, instant } from './primitives.ts'
 
+/** Records that can be entered in somebody else’s name. */
 export const CLAIM_KINDS = ['shot', 'correction', 'call', 'slip', 'photo', 'training-event'] as const
 export type ClaimKind = (typeof CLAIM_KINDS)[number]
 
@@ -15,6 +16,7 @@ export const claim = z.strictObject({
   claimedAt: instant,
 })
 export type Claim = z.infer<typeof claim>
+/** What waits for whoever is named to say whether it is theirs. */
 export const claimList = z.strictObject({ claims: z.array(claim) })
 
 /** Of the one who is named: it is theirs, or it is not. The record stays either way, and says which. */

@@ -4,4 +4,5 @@
  * what names less is answered as the kept release did.
  */
 export const CONTRACT_VERSION = 2
+/** Under which a page names the version it speaks. */
 export const CONTRACT_HEADER = 'Calm-Apron-Contract'

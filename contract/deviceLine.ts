@@ -29,6 +29,7 @@ export const deviceWord = z.discriminatedUnion('kind', [
 ])
 export type DeviceWord = z.infer<typeof deviceWord>
 
+/** What a device says is wrong with it. */
 export const DEVICE_FAULTS = [
   'noise',
   'drift',

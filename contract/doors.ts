@@ -16,6 +16,7 @@ export const signInName = z
 /** Long enough; which letters is nobody's business. Whether it is a common one the server says. */
 export const password = z.string().min(BOUNDS.passwordLength.min).max(BOUNDS.passwordLength.max)
 
+/** Four to six digits, for coming back on a tablet that knows one. */
 export const pin = z.string().regex(/^\d*$/).min(BOUNDS.pinLength.min).max(BOUNDS.pinLength.max)
 
 /** 32 random bytes in base64url. */
@@ -55,15 +56,21 @@ export const doors = z.strictObject({
 })
 export type Doors = z.infer<typeof doors>
 
+/** Sign-in name and password. */
 export const signInInput = z.strictObject({
   signInName,
   password: anySecret,
 })
+/** Whom of the demo one comes in as. */
 export const demoSignInInput = z.strictObject({ personId: id })
+/** Who comes back on this tablet, and their PIN. */
 export const pinInput = z.strictObject({ personId: id, pin })
+/** The PIN by which a handed tablet is taken back. */
 export const takeBackInput = z.strictObject({ pin })
+/** The shot for whose call and note a tablet is handed on. */
 export const handOverInput = z.strictObject({ shotId: id })
 
+/** An academy and its head, by the code that the server printed. */
 export const setUpInput = z.strictObject({
   code: z.string().trim().min(1).max(40),
   academy: z.strictObject({ academyId: id, name, town: name, timeZone }),
@@ -71,10 +78,12 @@ export const setUpInput = z.strictObject({
 })
 export type SetUpInput = z.infer<typeof setUpInput>
 
+/** The password of now, and the next. */
 export const passwordChange = z.strictObject({ current: anySecret, next: password })
 /** null takes the PIN away. */
 export const pinChange = z.strictObject({ password: anySecret, pin: pin.nullable() })
 
+/** How somebody came in. */
 export const SESSION_KINDS = ['password', 'pin', 'demo'] as const
 
 /** One of a person's own sessions. */
@@ -87,10 +96,13 @@ export const ownSession = z.strictObject({
   isThisOne: z.boolean(),
 })
 export type OwnSession = z.infer<typeof ownSession>
+/** Where somebody is signed in. */
 export const ownSessions = z.strictObject({ sessions: z.array(ownSession) })
 
+/** What a link is for: to join, or to choose a new password. */
 export const INVITATION_KINDS = ['join', 'reset'] as const
 
+/** The secret of a link, to see whose it is. */
 export const invitationLook = z.strictObject({ token })
 /** What an invitation that still holds is for. */
 export const invitationShown = z.strictObject({

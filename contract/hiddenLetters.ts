@@ -4,10 +4,12 @@
  */
 const HIDDEN = /(?![\u200c\u200d]|[\ufe00-\ufe0f])(?:\p{Default_Ignorable_Code_Point}|\u2800)/gu
 
+/** Whether a text holds letters that nobody sees. */
 export function hasHiddenLetters(text: string): boolean {
   return text.search(HIDDEN) >= 0
 }
 
+/** The text as it is seen. */
 export function withoutHiddenLetters(text: string): string {
   return text.replaceAll(HIDDEN, '')
 }

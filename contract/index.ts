@@ -4,8 +4,8 @@ export { readAnswer } from './readAnswer.ts'
 export type { Shape } from './shape.ts'
 
 // Records
-export { ROLES, academy, academyChange, academyRecord, person } from './academy.ts'
-export type { Academy, AcademyChange, AcademyRecord, Person, Role } from './academy.ts'
+export { CLOCK_HABITS, ROLES, academy, academyChange, academyRecord, person } from './academy.ts'
+export type { Academy, AcademyChange, AcademyRecord, ClockHabit, Person, Role } from './academy.ts'
 export { recipeContent, recipeRevision } from './recipe.ts'
 export type { RecipeContent, RecipeRevision } from './recipe.ts'
 export { shotFacts } from './shotFacts.ts'
@@ -13,6 +13,7 @@ export { NOTED_VERSION, upcastNotes } from './notedUpcast.ts'
 export type { StoredNotes } from './notedUpcast.ts'
 export {
   SHOT_BY_ITSELF,
+  askedBefore,
   correctionInput,
   shotDetail,
   shotInput,
@@ -34,14 +35,17 @@ export type {
   ShotSeries,
   ShotSummary,
 } from './shot.ts'
+export { CALL_MOVES } from './causeAndMove.ts'
+export { watchInput } from './watching.ts'
+export type { Watch, WatchInput } from './watching.ts'
 export {
-  CALL_MOVES,
   CALL_STAGES,
   SLIP_SIDES,
   VERDICTS,
   call,
   callInput,
   photoInput,
+  repurposingInput,
   rulingInput,
   slip,
   slipInput,
@@ -52,6 +56,8 @@ export type {
   CallInput,
   Photo,
   PhotoInput,
+  Repurposing,
+  RepurposingInput,
   Ruling,
   RulingInput,
   Slip,
@@ -136,7 +142,7 @@ export type { FileThing, ImportInput, ImportReport, PreparedFile, RowReport } fr
 export { grindHistory } from './prepared/grindHistory.ts'
 export type { GrindHistoryQuery, GrindSeenOn } from './prepared/grindHistory.ts'
 export { coffeeUse, workedSettings } from './prepared/use.ts'
-export type { BagUse, CoffeePace, CoffeeUse, WorkedSetting } from './prepared/use.ts'
+export type { BagUse, CoffeePace, CoffeeUse, WorkedSetting, WorkedSettings } from './prepared/use.ts'
 export { academyFile } from './academyFile.ts'
 export type { AcademyFile } from './academyFile.ts'
 // People and doors

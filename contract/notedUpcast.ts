@@ -1,6 +1,7 @@
 import { type ShotNotes, noNotes } from '@calm-apron/core'
 import { broughtUp } from './broughtUp.ts'
 
+/** Notes of a shot as some version stored them. */
 export type StoredNotes = Record<string, unknown>
 
 /** One step from the notes of a version to those of the next. */

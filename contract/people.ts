@@ -6,7 +6,9 @@ import { INVITATION_KINDS, ownSession, token } from './doors.ts'
 import { id, instant, line, name } from './primitives.ts'
 import { shotDetail } from './shot.ts'
 import { call, photo, ruling, slip } from './tasting.ts'
+import { watch } from './watching.ts'
 
+/** Whether somebody has come in yet, and still may. */
 export const PERSON_STATES = ['invited', 'active', 'ended'] as const
 
 /** A person as the people page shows them. `signInName` and `lastSeenAt` only to heads and to oneself. */
@@ -23,8 +25,10 @@ export const personRecord = z.strictObject({
   erasedAt: instant.nullable(),
 })
 export type PersonRecord = z.infer<typeof personRecord>
+/** Everyone of an academy, as far as the asker may know. */
 export const peopleList = z.strictObject({ people: z.array(personRecord) })
 
+/** Somebody to be added. */
 export const personInput = z.strictObject({ displayName: name, role: z.enum(ROLES) })
 export type PersonInput = z.infer<typeof personInput>
 
@@ -43,6 +47,7 @@ export type PersonChange = z.infer<typeof personChange>
 
 /** The secret of the link is made by the head's device, so that asking twice gives one link. */
 export const invitationInput = z.strictObject({ token })
+/** A link as it was made: whose, and until when it holds. */
 export const invitation = z.strictObject({
   invitationId: id,
   personId: id,
@@ -74,6 +79,8 @@ export const personExport = z.strictObject({
   withheldShots: z.int().default(0),
   calls: z.array(call),
   slips: z.array(slip),
+  /** What they saw of others' shots. */
+  watches: z.array(watch).default([]),
   /** Those they made, and those on their shots, as far as they may be read. */
   rulings: z.array(ruling).default([]),
   /** Those they took, and those of their shots. */

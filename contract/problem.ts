@@ -83,6 +83,7 @@ export const problem = z.strictObject({
 })
 export type Problem = z.infer<typeof problem>
 
+/** Of every answer that refuses something (RFC 9457). */
 export const PROBLEM_MEDIA_TYPE = 'application/problem+json'
 
 /** Reads a refusal; one whose code this reader does not know yet by its status. Null where it is none of ours. */

@@ -15,8 +15,10 @@ export const setAsideRecord = z.strictObject({
   ]),
 })
 export type SetAsideRecord = z.infer<typeof setAsideRecord>
+/** What a head has to decide on. */
 export const setAsideList = z.strictObject({ records: z.array(setAsideRecord) })
 
+/** Whether it is kept after all, and why. */
 export const setAsideDecision = z.strictObject({
   decision: z.enum(['keep', 'drop']),
   why: reason,

@@ -15,6 +15,7 @@ import { BOUNDS } from './bounds.ts'
 import { id, instant, line, pageFields, reason } from './primitives.ts'
 import { recipeRevision } from './recipe.ts'
 import { shotFacts, tasteFacts } from './shotFacts.ts'
+import { focus } from './training.ts'
 
 /** Who, by which recipe, with what, and when by the device's own clock. */
 const shotSetting = z.strictObject({
@@ -37,6 +38,9 @@ const shotSetting = z.strictObject({
   grindOwner: z.enum(GRIND_OWNERS).default('trainee'),
   /** Whether whoever pulled is asked for their call before the reading opens to them. */
   isCallAsked: z.boolean().default(false),
+  /** Whether a call by eye is asked for as well, and both notes; null, as of former releases: with the call, and always. */
+  isFirstCallAsked: z.boolean().nullable().default(null),
+  areNotesAsked: z.boolean().nullable().default(null),
 })
 
 /** What a shot is where it belongs to no training and nothing else is said. */
@@ -49,6 +53,8 @@ export const SHOT_BY_ITSELF = {
   isSimulated: false,
   grindOwner: 'trainee',
   isCallAsked: false,
+  isFirstCallAsked: null,
+  areNotesAsked: null,
 } as const satisfies Partial<z.infer<typeof shotSetting>>
 
 /** What a sensor saw, as `packSeries` writes it. */
@@ -79,6 +85,7 @@ export const asItStood = z.strictObject({
       hasReleaseValve: z.boolean(),
       switchedOnAt: z.string().nullable(),
       warmUpMinutes: z.number(),
+      setC: z.number().nullable().exactOptional(),
       basketNominalG: z.number().nullable(),
       basketId: z.string().nullable().exactOptional(),
       isRecipesBasket: z.boolean().nullable().exactOptional(),
@@ -91,6 +98,7 @@ export const asItStood = z.strictObject({
       innerBurrAt: z.number().nullable().exactOptional(),
     })
     .nullable(),
+  focus: focus.exactOptional(),
 }) satisfies z.core.$ZodType<AsItStood>
 
 const note = line(BOUNDS.shotNoteLength)
@@ -99,6 +107,8 @@ const note = line(BOUNDS.shotNoteLength)
 export const shotInput = z.strictObject({
   ...shotSetting.shape,
   judgedBy: id,
+  /** What its training looked at, as whoever pulled it saw; one that the training never had is let by. */
+  focus: focus.nullable().default(null),
   facts: shotFacts,
   series: shotSeries.nullable().default(null),
   note: note.default(''),
@@ -137,6 +147,18 @@ export const shotRevision = z.strictObject({
   note: z.string(),
 })
 export type ShotRevision = z.infer<typeof shotRevision>
+
+/** What is asked of a shot before its reading opens, the final call aside. */
+export function askedBefore({
+  isCallAsked,
+  isFirstCallAsked,
+  areNotesAsked,
+}: Pick<ShotInput, 'isCallAsked' | 'isFirstCallAsked' | 'areNotesAsked'>): {
+  first: boolean
+  notes: boolean
+} {
+  return { first: isFirstCallAsked ?? isCallAsked, notes: areNotesAsked ?? true }
+}
 
 /** A shot in its newest revision, as lists carry it. */
 export const shotSummary = z.strictObject({
@@ -179,6 +201,7 @@ export const shotDetail = z.strictObject({
 })
 export type ShotDetail = z.infer<typeof shotDetail>
 
+/** Whose shots, on which grinder, or of which training; a page. */
 export const shotListQuery = z.strictObject({
   personId: id.optional(),
   grinderId: id.optional(),

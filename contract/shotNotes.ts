@@ -19,15 +19,24 @@ export const shotMeasures = z.strictObject(
   factSchemas(FACTS.measured),
 ) satisfies z.core.$ZodType<ShotMeasures>
 
+/** Steps of the routine, by their keys. */
+export const stepKeys = z.array(z.enum(STEP_KEYS)).max(STEP_KEYS.length)
+
+/** Marks of the stream, each at its second. */
+export const flowMarks = z
+  .array(z.strictObject({ mark: z.enum(FLOW_MARKS), atS: within(BOUNDS.instantS) }))
+  .max(BOUNDS.marks.max)
+
 /** Notes that have a shape of their own: one without a schema does not compile. */
 const shapedNotes = {
-  marks: z
-    .array(z.strictObject({ mark: z.enum(FLOW_MARKS), atS: within(BOUNDS.instantS) }))
-    .max(BOUNDS.marks.max),
+  marks: flowMarks,
   cupsG: z.tuple([within(BOUNDS.cupNetG), within(BOUNDS.cupNetG)]).nullable(),
   predicted: z.strictObject({ byPersonS: seconds, byToolS: seconds }).nullable(),
   signs: z.partialRecord(z.enum(SIGNS), z.boolean()),
-  stepsDone: z.array(z.enum(STEP_KEYS)).max(STEP_KEYS.length),
+  stepsDone: stepKeys,
+  // Not asked by the last release.
+  stepsPrompted: stepKeys.default([]),
+  stepsMissed: stepKeys.default([]),
 } satisfies { [N in keyof ShapedNotes]: z.core.$ZodType<ShapedNotes[N]> }
 
 /** What was noted at the bar beside what is judged first. */

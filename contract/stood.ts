@@ -1,4 +1,4 @@
-import { type AsItStood, dateInZone } from '@calm-apron/core'
+import { type AsItStood, type Focus, dateInZone } from '@calm-apron/core'
 import { frozenOf } from './prepared/coffee.ts'
 import type { PreparedContent, PreparedKind } from './prepared/prepared.ts'
 import type { ShotInput } from './shot.ts'
@@ -9,7 +9,7 @@ export interface PulledWith {
   coffee: Pick<PreparedContent<'coffee'>, 'freshness' | 'roastLevel'> | null
   machine: Pick<
     PreparedContent<'machine'>,
-    'kind' | 'hasReleaseValve' | 'switchedOnAt' | 'warmUpMinutes'
+    'kind' | 'hasReleaseValve' | 'switchedOnAt' | 'warmUpMinutes' | 'setC'
   > | null
   /** The basket in the group. */
   basket: Pick<PreparedContent<'basket'>, 'nominalG'> | null
@@ -69,15 +69,24 @@ function contentAs<K extends PreparedKind>(kind: K, thing: ThingThen | undefined
   return thing?.kind === kind ? (thing.content as PreparedContent<K>) : null
 }
 
+/** When and by whom, and what was looked at; null where that was all. */
+interface PulledWhen {
+  pulledAt: string
+  timeZone: string
+  isPullerTeaching: boolean
+  focus: Focus | null
+}
+
 /**
  * What of it all changes how the shot is read, as it is kept with the shot.
  * @param timeZone of the academy, where the day of the shot is told
  */
 export function standsNow(
   { bag, coffee, machine, basket, basketId, recipesBasketId, grinder }: PulledWith,
-  { pulledAt, timeZone, isPullerTeaching }: { pulledAt: string; timeZone: string; isPullerTeaching: boolean },
+  { pulledAt, timeZone, isPullerTeaching, focus }: PulledWhen,
 ): AsItStood {
   return {
+    ...(focus !== null && { focus }),
     pulledOn: dateInZone(new Date(pulledAt), timeZone),
     isPullerTeaching,
     coffee:
@@ -97,6 +106,7 @@ export function standsNow(
             hasReleaseValve: machine.hasReleaseValve,
             switchedOnAt: machine.switchedOnAt,
             warmUpMinutes: machine.warmUpMinutes,
+            setC: machine.setC,
             basketNominalG: basket?.nominalG ?? null,
             basketId,
             isRecipesBasket:

@@ -1,11 +1,14 @@
-import { CAUSES } from '@calm-apron/core'
+import { CALL_WORDS, FAULTS_SHOWN, SHOT_PURPOSES } from '@calm-apron/core'
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
+import { causeAndMove } from './causeAndMove.ts'
 import { id, instant, reason } from './primitives.ts'
 import { tasteFacts } from './shotFacts.ts'
+import { watch } from './watching.ts'
 
+/** By eye, before anyone tastes; and the last word before the reading. */
 export const CALL_STAGES = ['first', 'final'] as const
-export const CALL_MOVES = ['finer', 'coarser', 'hold'] as const
+/** What a trainer can say a cup was. */
 export const VERDICTS = ['under', 'balanced', 'over', 'uneven', 'unclear'] as const
 
 /** Which rules the reading was made by that this stands beside; null: before rules had versions. */
@@ -20,9 +23,9 @@ export const callInput = z
     /** Whose call it is; of another than the sender only where a trainer's tablet was passed to whoever pulled. */
     calledBy: id,
     stage: z.enum(CALL_STAGES),
-    verdict: z.enum(VERDICTS).nullable(),
-    cause: z.enum(CAUSES).nullable(),
-    move: z.enum(CALL_MOVES).nullable(),
+    /** Of flow by eye, of the cup once it was tasted. */
+    verdict: z.enum(CALL_WORDS).nullable(),
+    ...causeAndMove,
     calledAt: instant,
     rulesVersion: rulesVersion.exactOptional(),
   })
@@ -31,15 +34,15 @@ export const callInput = z
     message: 'Without a verdict there is no cause and no move.',
   })
 export type CallInput = z.infer<typeof callInput>
+/** A call as it was kept, with whose it is and who took it down. */
 export const call = z.strictObject({
   callId: id,
   shotId: id,
   /** Whose call it is; of a skipped one the trainer's who skipped it. */
   personId: id,
   stage: z.enum(CALL_STAGES),
-  verdict: z.enum(VERDICTS).nullable(),
-  cause: z.enum(CAUSES).nullable(),
-  move: z.enum(CALL_MOVES).nullable(),
+  verdict: z.enum(CALL_WORDS).nullable(),
+  ...causeAndMove,
   calledAt: instant,
   /** On whose tablet it was made, where that was another's. */
   takenDownBy: id.nullable(),
@@ -49,6 +52,7 @@ export const call = z.strictObject({
 })
 export type Call = z.infer<typeof call>
 
+/** Whoever pulled, and whoever teaches. */
 export const SLIP_SIDES = ['trainee', 'trainer'] as const
 export type SlipSide = (typeof SLIP_SIDES)[number]
 
@@ -64,6 +68,7 @@ export const slipInput = z.strictObject({
   tastedAt: instant,
 })
 export type SlipInput = z.infer<typeof slipInput>
+/** A tasting note as it was kept, and whether it leans on nobody’s. */
 export const slip = z.strictObject({
   slipId: id,
   shotId: id,
@@ -87,26 +92,57 @@ export type Slip = z.infer<typeof slip>
 export const rulingInput = z.strictObject({
   ruledBy: id,
   verdict: z.enum(VERDICTS),
-  cause: z.enum(CAUSES).nullable(),
-  move: z.enum(CALL_MOVES).nullable(),
+  ...causeAndMove,
   reason,
   ruledAt: instant,
   rulesVersion: rulesVersion.exactOptional(),
 })
 export type RulingInput = z.infer<typeof rulingInput>
+/** A trainer’s own reading as it was kept. */
 export const ruling = z.strictObject({
   rulingId: id,
   shotId: id,
   ruledBy: id,
   verdict: z.enum(VERDICTS),
-  cause: z.enum(CAUSES).nullable(),
-  move: z.enum(CALL_MOVES).nullable(),
+  ...causeAndMove,
   reason: z.string(),
   ruledAt: instant,
   receivedAt: instant,
   rulesVersion: rulesVersion.default(null),
 })
 export type Ruling = z.infer<typeof ruling>
+
+const calledOtherwise = {
+  repurposedBy: id,
+  /** As whoever says it saw it called. */
+  purposeBefore: z.enum(SHOT_PURPOSES),
+  purpose: z.enum(SHOT_PURPOSES),
+  /** Of a deliberate fault: which. */
+  faultShown: z.enum(FAULTS_SHOWN).nullable(),
+}
+
+/** What a shot was for, said otherwise afterwards, with a reason; how it was called before stays. */
+export const repurposingInput = z
+  .strictObject({
+    ...calledOtherwise,
+    reason,
+    repurposedAt: instant,
+  })
+  .refine(({ purpose, faultShown }) => (purpose === 'deliberate-fault') === (faultShown !== null), {
+    path: ['faultShown'],
+    message: 'A deliberate fault says which, and nothing else does.',
+  })
+export type RepurposingInput = z.infer<typeof repurposingInput>
+/** How a shot was called otherwise, as it was kept. */
+export const repurposing = z.strictObject({
+  repurposingId: id,
+  shotId: id,
+  ...calledOtherwise,
+  reason: z.string(),
+  repurposedAt: instant,
+  receivedAt: instant,
+})
+export type Repurposing = z.infer<typeof repurposing>
 
 /** A photo, scaled down and written anew by the device, so that it says nothing of where it was taken. */
 export const photoInput = z.strictObject({
@@ -120,6 +156,7 @@ export const photoInput = z.strictObject({
     .regex(/^data:image\/(jpeg|png|webp);base64,[A-Za-z0-9+/]+={0,2}$/),
 })
 export type PhotoInput = z.infer<typeof photoInput>
+/** A photo of a shot as it is told. */
 export const photo = z.strictObject({
   photoId: id,
   takenBy: id,
@@ -128,6 +165,7 @@ export const photo = z.strictObject({
 })
 export type Photo = z.infer<typeof photo>
 
+/** How one side of a tasting stands. */
 export const SLIP_STATES = ['waiting', 'in', 'skipped'] as const
 
 /**
@@ -137,11 +175,18 @@ export const SLIP_STATES = ['waiting', 'in', 'skipped'] as const
 export const tasting = z.strictObject({
   sides: z.strictObject({ trainee: z.enum(SLIP_STATES), trainer: z.enum(SLIP_STATES) }),
   isOpen: z.boolean(),
+  /** What is asked before the reading besides the final call, and whether anybody tasted: then the call is of the cup. */
+  asks: z
+    .strictObject({ first: z.boolean(), notes: z.boolean(), isTasted: z.boolean() })
+    .default({ first: true, notes: true, isTasted: true }),
   /** Whether whoever pulled has made each call, or a trainer did without it; what was said opens with the slips. */
   called: z.strictObject({ first: z.boolean(), final: z.boolean() }),
   slips: z.array(slip),
   calls: z.array(call),
   rulings: z.array(ruling),
   photos: z.array(photo),
+  repurposings: z.array(repurposing).default([]),
+  /** What others saw who watched; another's, like all that was said of it. */
+  watches: z.array(watch).default([]),
 })
 export type Tasting = z.infer<typeof tasting>

@@ -26,6 +26,7 @@ export type TodayPerson = z.infer<typeof todayPerson>
 export const todayBag = z.strictObject({ bagId: id, ...bagContent.shape, leftG: z.number().nonnegative() })
 export type TodayBag = z.infer<typeof todayBag>
 
+/** A coffee with its bags that are about. */
 export const todayCoffee = z.strictObject({
   coffeeId: id,
   ...coffeeContent.shape,
@@ -36,18 +37,24 @@ export const todayCoffee = z.strictObject({
 })
 export type TodayCoffee = z.infer<typeof todayCoffee>
 
+/** A machine as the bar needs it. */
 export const todayMachine = z.strictObject({ machineId: id, ...machineContent.shape })
 export type TodayMachine = z.infer<typeof todayMachine>
+/** A grinder as the bar needs it. */
 export const todayGrinder = z.strictObject({ grinderId: id, ...grinderContent.shape })
 export type TodayGrinder = z.infer<typeof todayGrinder>
+/** A vessel as the bar needs it. */
 export const todayVessel = z.strictObject({ id, ...vesselContent.shape })
 export type TodayVessel = z.infer<typeof todayVessel>
 
+/** A routine as the bar needs it. */
 export const todayRoutine = z.strictObject({ routineId: id, ...routineContent.shape })
 export type TodayRoutine = z.infer<typeof todayRoutine>
+/** A basket as the bar needs it. */
 export const todayBasket = z.strictObject({ basketId: id, ...basketContent.shape })
 export type TodayBasket = z.infer<typeof todayBasket>
 
+/** A room with all that stands in it. */
 export const todayBar = z.strictObject({
   barId: id,
   ...barContent.shape,

@@ -1,8 +1,21 @@
-import { GRIND_OWNERS, RECHECK_REASONS, type TrainingEvent, type TrainingHappening } from '@calm-apron/core'
+import {
+  FOCUS_PARTS,
+  type Focus,
+  GRIND_OWNERS,
+  RECHECK_REASONS,
+  type TrainingEvent,
+  type TrainingHappening,
+} from '@calm-apron/core'
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
 import { id, instant, line, pageFields, within } from './primitives.ts'
 import { tasteTargets } from './recipe.ts'
+
+/** What a training looks at; first call and notes of every so manyth shot. */
+export const focus = z.strictObject({
+  on: z.array(z.enum(FOCUS_PARTS)).min(1).max(FOCUS_PARTS.length),
+  fullEvery: z.int().min(BOUNDS.fullEvery.min).max(BOUNDS.fullEvery.max),
+}) satisfies z.core.$ZodType<Focus>
 
 const seat = z.strictObject({
   personId: id,
@@ -42,6 +55,7 @@ const lock = z.strictObject({
 export const trainingHappening = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('started'), setup }),
   z.strictObject({ kind: z.literal('changed'), setup }),
+  z.strictObject({ kind: z.literal('focused'), focus }),
   z.strictObject({ kind: z.literal('break-began') }),
   z.strictObject({ kind: z.literal('break-ended') }),
   z.strictObject({ kind: z.literal('locked'), lock }),
@@ -53,6 +67,7 @@ export const trainingHappening = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('reopened') }),
 ]) satisfies z.core.$ZodType<TrainingHappening>
 
+/** Something that happened in a training, as a tablet tells it. */
 export const trainingEventInput = z.strictObject({
   by: id,
   at: instant,
@@ -61,6 +76,7 @@ export const trainingEventInput = z.strictObject({
 })
 export type TrainingEventInput = z.infer<typeof trainingEventInput>
 
+/** Something that happened in a training, as everyone is told it. */
 export const trainingEvent = z.strictObject({
   eventId: id,
   ...trainingEventInput.shape,
@@ -81,6 +97,7 @@ export const groupStage = z.strictObject({
   at: instant,
 })
 export type GroupStage = z.infer<typeof groupStage>
+/** What a group is at, with which group it is. */
 export const stageOfGroup = z.strictObject({ group: z.string(), ...groupStage.shape })
 export type StageOfGroup = z.infer<typeof stageOfGroup>
 
@@ -90,6 +107,7 @@ export type Training = z.infer<typeof training>
 /** The trainings of the last day that are not over, newest first. */
 export const trainingList = z.strictObject({ trainings: z.array(training) })
 
+/** Which page of the trainings that are over. */
 export const pastTrainingsQuery = z.strictObject({
   ...pageFields(),
 })

@@ -67,6 +67,7 @@ export type { RoomPart, RoomState } from './equipment/room.ts'
 export { filterDaysLeft, mineralsG } from './equipment/water.ts'
 // Routines and cautions
 export {
+  SAFETY_STEPS,
   OBSERVERS,
   PRESET_STEPS,
   ROUTINE_PRESETS,
@@ -170,11 +171,20 @@ export type {
   YieldMeasured,
   YieldReading,
 } from './reading/types.ts'
+export {
+  STEP_MARKS,
+  allWatched,
+  markOfStep,
+  nextMark,
+  noStepsSeen,
+  withStepMarked,
+} from './routine/stepMarks.ts'
+export type { StepMark, StepsSeen } from './routine/stepMarks.ts'
 // Diagnosis
 export { diagnose } from './diagnosis/diagnose.ts'
 export { judge } from './diagnosis/statement.ts'
 export { keepsAll } from './diagnosis/mend.ts'
-export { headingOf } from './diagnosis/heading.ts'
+export { flowHeadingOf, headingOf } from './diagnosis/heading.ts'
 export { tasteLeaning } from './diagnosis/taste.ts'
 export { pressureCaution } from './diagnosis/pressure.ts'
 export { RULES_VERSION } from './diagnosis/rulesVersion.ts'
@@ -183,9 +193,12 @@ export { CAUSES, CAUSE_PLACES, FAULTS, PLACE_OF_FAULT, USUAL_FAULTS } from './di
 export type { Cause, CausePlace, Fault } from './diagnosis/causes.ts'
 export { CHANNELS, FLAWS_SEEN, OPTION_SETS } from './diagnosis/evidenceTypes.ts'
 export type { Channel, EvidenceKey, FlawSeen, Option, OptionSet } from './diagnosis/evidenceTypes.ts'
+export { CALL_WORDS, FLOW_HEADINGS } from './diagnosis/types.ts'
 export type {
+  CallWord,
   CupVerdict,
   Diagnosis,
+  FlowHeading,
   GrindTo,
   Heading,
   HeldLever,
@@ -202,7 +215,7 @@ export type {
   WeighedEvidence,
 } from './diagnosis/types.ts'
 // Dial-in
-export { calibrateDoser, dosingSeconds, retentionG } from './dialin/calibrateDoser.ts'
+export { calibrateDoser, dosingSeconds, portionsAtLast, retentionG } from './dialin/calibrateDoser.ts'
 export type { DoserCalibration, DoserPortion } from './dialin/calibrateDoser.ts'
 export { adviseGrind } from './dialin/adviseGrind.ts'
 export { isTasteLed } from './dialin/byTaste.ts'
@@ -246,31 +259,7 @@ export type { AxisAgreement, DoubleTasting, TastingAgreement, TastingSlip } from
 export type { Kappa } from './taste/agreement.ts'
 export { cupTaste, tastedBy } from './taste/cupTaste.ts'
 // A training at the bar
-export { isHelpDue } from './training/help.ts'
-export type { HelpedBefore } from './training/help.ts'
-export { nextSeat } from './training/nextSeat.ts'
-export {
-  GRIND_OWNERS,
-  RECHECK_REASONS,
-  canReopen,
-  hasSeat,
-  isTrainingOver,
-  mayDialIn,
-  trainingState,
-} from './training/trainingState.ts'
-export { trainingOrder } from './training/trainingOrder.ts'
-export type {
-  GrindOwner,
-  LeftReady,
-  Lock,
-  LockedSetting,
-  RecheckReason,
-  Seat,
-  TrainingEvent,
-  TrainingHappening,
-  TrainingSetup,
-  TrainingState,
-} from './training/trainingState.ts'
+export * from './training/index.ts'
 // Planning, milk, drinks
 export { SESSION_DEFAULTS, planSession } from './plan/planSession.ts'
 export type { SessionPlan, SessionWish, Turn } from './plan/planSession.ts'

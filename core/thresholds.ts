@@ -9,6 +9,8 @@ export const THRESHOLDS = {
   waterC: { min: 88, max: 96 },
   /** Two cups of one shot that differ by more than this share of their mean: the water went to one side. */
   cupsApartShare: 0.15,
+  /** So many cups tire a tongue. */
+  cupsBeforeRest: 10,
   /** "Near" reaches this many tolerances from the target. */
   nearInTolerances: 2,
   /**

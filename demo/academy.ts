@@ -6,6 +6,7 @@ export const ACADEMY: Academy = {
   name: 'Tern & Thimble',
   town: 'Ostrel',
   timeZone: 'Atlantic/Azores',
+  clockHabit: '24-hours',
 }
 
 const trainee = (number: number, displayName: string): Person => ({

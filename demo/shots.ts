@@ -162,6 +162,7 @@ export function demoShots(now: Date): DemoShot[] {
     judgedBy: pick(PEOPLE, 0).personId,
     pulledAt: new Date(now.getTime() - line.minutesAgo * 60_000).toISOString(),
     ...SHOT_BY_ITSELF,
+    focus: null,
     series: null,
     note: '',
     facts: factsOf(line),

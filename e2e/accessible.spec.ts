@@ -227,3 +227,31 @@ test('keys rest while a field is typed in', async ({ page }) => {
   await expect(page.getByLabel('Grind setting')).toHaveValue('1 u4g')
   await expect(page.getByRole('button', { name: /^Pump on/ })).toBeVisible()
 })
+
+test('what has the focus never lies under a bar that stays at the foot of a page', async ({ page }) => {
+  for (const [path, last] of [
+    ['/trainings/new', 'Start'],
+    ['/', 'to the bar'],
+  ] as const) {
+    await page.goto(path)
+    await expect(page.getByRole('button', { name: last }).last()).toBeVisible()
+    const covered: string[] = []
+    for (let tab = 0; tab < 70; tab += 1) {
+      await page.keyboard.press('Tab')
+      const under = await page.evaluate(() => {
+        const focused = document.activeElement === document.body ? null : document.activeElement
+        const bars = [...document.querySelectorAll('*')].filter(
+          (each) => getComputedStyle(each).position === 'sticky' && !each.contains(focused),
+        )
+        const its = focused?.getBoundingClientRect()
+        const isUnder = bars.some((bar) => {
+          const over = bar.getBoundingClientRect()
+          return its !== undefined && its.bottom > over.top + 1 && its.top < over.bottom
+        })
+        return isUnder ? (focused?.textContent ?? focused?.tagName ?? '') : null
+      })
+      if (under !== null) covered.push(`${path} after ${tab + 1}: ${under}`)
+    }
+    expect(covered).toEqual([])
+  }
+})

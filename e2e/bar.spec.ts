@@ -1,7 +1,7 @@
 import { Bar } from './bar.ts'
 import { expect, expectAccessible } from './fixtures.ts'
 import { ScaleBar } from './scaleBar.ts'
-import { test } from './withScale.ts'
+import { test, touchTablet } from './withScale.ts'
 
 test('from locked in to a stored reading by touch alone takes at most 12 taps, and nothing is typed', async ({
   browser,
@@ -9,13 +9,7 @@ test('from locked in to a stored reading by touch alone takes at most 12 taps, a
   standIns,
   page: signedIn,
 }) => {
-  const context = await browser.newContext({
-    baseURL: app.url,
-    hasTouch: true,
-    viewport: { width: 1280, height: 800 },
-    serviceWorkers: 'block',
-    storageState: await signedIn.context().storageState(),
-  })
+  const context = await touchTablet(browser, app, signedIn)
   const page = await context.newPage()
   const bar = await ScaleBar.on(page, standIns)
   const hands = await standIns.hands(null)
@@ -72,7 +66,7 @@ test('a whole pull by the keyboard alone', async ({ page, bar, standIns }) => {
   await take.focus()
   await page.keyboard.press('Enter')
   await page.keyboard.press('3')
-  await page.getByRole('button', { name: 'Level' }).focus()
+  await page.getByRole('button', { name: 'Level', exact: true }).focus()
   await page.keyboard.press('Enter')
   await hands.order({ kind: 'put', vesselG: 118.6, contentG: 0 })
   await page.getByRole('button', { name: 'Locked in, cup under' }).focus()

@@ -27,9 +27,14 @@ export class ScaleBar {
 
   async startTraining(
     seats: Record<string, string>,
-    { purpose = 'Training', recipe = 'House double' } = {},
+    { purpose = 'Training', recipe = 'House double', isFull = true } = {},
   ): Promise<string> {
     await this.page.goto('/trainings/new')
+    // First call and both notes come every third shot, unless somebody wants them of each.
+    if (isFull) {
+      await this.page.getByText('What exactly').click()
+      await this.page.getByRole('radio', { name: 'every shot' }).check()
+    }
     for (const [person, group] of Object.entries(seats))
       await this.page.getByRole('group', { name: person }).getByRole('radio', { name: group }).check()
     await this.page.getByRole('radio', { name: recipe }).check()
@@ -71,7 +76,7 @@ export class ScaleBar {
     await this.page.getByRole('button', { name: new RegExp(`^Keep ${doseG.toFixed(1)}`) }).click()
     await this.step('Tamp')
     await this.page
-      .getByRole('button', { name: tilt === 'level' ? 'Level' : 'low on the left' })
+      .getByRole('button', { name: tilt === 'level' ? 'Level' : 'low on the left', exact: true })
       .first()
       .click()
     await hands.order({ kind: 'put', vesselG: CUP_G, contentG: 0 })
@@ -128,7 +133,7 @@ export class ScaleBar {
   async callAndTaste(person: string): Promise<void> {
     const { page } = this
     await expect(page.getByRole('heading', { name: `${person}: by eye alone` })).toBeVisible()
-    await this.say('Balanced', 'Hold it')
+    await this.say('On time', 'Hold it')
     await page.getByRole('button', { name: 'Keep the call' }).click()
     await page.getByRole('button', { name: `Hand it to ${person}` }).click()
     await this.slip(4, 6, 4)

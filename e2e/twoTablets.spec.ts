@@ -1,20 +1,6 @@
 import { TRAINEE, TRAINER, comeInAs, expect, expectAccessible, test } from './fixtures.ts'
-import type { Browser, Page } from '@playwright/test'
-import type { Place } from './place.ts'
+import { phoneOf } from './phone.ts'
 import { ScaleBar, storedShots } from './scaleBar.ts'
-
-/** Somebody's own phone at that place. */
-async function phoneOf(browser: Browser, app: Place, who: string): Promise<Page> {
-  const pocket = await browser.newContext({
-    baseURL: app.url,
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    serviceWorkers: 'block',
-  })
-  const phone = await pocket.newPage()
-  await comeInAs(phone.request, app, who)
-  return phone
-}
 
 test('two tablets on one training: what one does the other sees at once, unasked', async ({
   page,
@@ -111,7 +97,7 @@ test('the trainee on their own phone: their call and slip alone, the reading onc
   await expect(phone.getByRole('heading', { name: 'Mirren Kestle: by eye alone' })).toBeVisible()
   await expectAccessible(phone)
   const own = new ScaleBar(phone)
-  await own.say('Under-extracted', 'Finer')
+  await own.say('Fast', 'Finer')
   await phone.getByRole('button', { name: 'Keep the call' }).click()
   await expect(phone.getByRole('heading', { name: 'Mirren Kestle’s tasting note' })).toBeVisible()
   await expectAccessible(phone)

@@ -1,4 +1,6 @@
+import type { Browser, BrowserContext, Page } from '@playwright/test'
 import { test as base } from './fixtures.ts'
+import type { Place } from './place.ts'
 import { ScaleBar } from './scaleBar.ts'
 import { StandIns } from './standIns.ts'
 
@@ -19,3 +21,14 @@ export const test = base.extend<Fixtures>({
   },
   bar: async ({ page, standIns }, use) => use(await ScaleBar.on(page, standIns)),
 })
+
+/** A tablet that is touched, on which whoever is signed in on this page is signed in too. */
+export async function touchTablet(browser: Browser, { url }: Place, signedIn: Page): Promise<BrowserContext> {
+  return browser.newContext({
+    baseURL: url,
+    hasTouch: true,
+    viewport: { width: 1280, height: 800 },
+    serviceWorkers: 'block',
+    storageState: await signedIn.context().storageState(),
+  })
+}

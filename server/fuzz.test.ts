@@ -74,11 +74,13 @@ const COOKIE_TRICKS = [
 /** One request to an endpoint: mostly with a fitting path and body, sometimes with a trick. */
 function requestTo(endpoint: Endpoint, ids: Ids): fc.Arbitrary<Omit<Shot, 'headers'> & { trick: number }> {
   const names = [...endpoint.path.matchAll(/\{(\w+)\}/g)].map(([, name = '']) => name)
+  // What is put is made under an id of the caller's own: the last one of its path.
+  const isMade = (name: string) => endpoint.method === 'put' && name === names.at(-1)
   const placeOf = (name: string) =>
     fc.oneof(
       { weight: 8, arbitrary: fc.constantFrom(...(ids[name] ?? ids.any)) },
       { weight: 4, arbitrary: fc.constantFrom(...ids.any) },
-      { weight: 3, arbitrary: fc.constant('new') },
+      { weight: isMade(name) ? 10 : 3, arbitrary: fc.constant('new') },
       { weight: 1, arbitrary: fc.constantFrom(...PATH_TRICKS) },
     )
   const query = arbitraryOf(endpoint.query, ids)
@@ -113,13 +115,13 @@ function takesInput({ params, query, body }: Endpoint): boolean {
   return body !== null || [params, query].some((each) => Object.keys(each._zod.def.shape).length > 0)
 }
 
-/** Now and then one that is known to be taken. */
+/** As often one that is known to be taken. */
 function bodyFor(endpoint: Endpoint, ids: Ids): fc.Arbitrary<unknown> {
   if (endpoint.body === null) return fc.constant(null)
   const any = arbitraryOf(endpoint.body, ids)
   const taken = takenBodies(endpoint)
   if (taken.length === 0) return any
-  return fc.oneof({ weight: 2, arbitrary: any }, { weight: 1, arbitrary: fc.constantFrom(...taken) })
+  return fc.oneof({ weight: 1, arbitrary: any }, { weight: 1, arbitrary: fc.constantFrom(...taken) })
 }
 
 function searchOf(query: unknown): string {

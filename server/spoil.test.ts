@@ -72,6 +72,7 @@ function attempts(by: string): Record<Action, Attempt[]> {
     { by, at, happening },
   ]
   const left = { rinsed: true, wiped: true, handleBack: true }
+  const called = { repurposedBy: by, purposeBefore: 'practice', purpose: 'sink', faultShown: null }
   return {
     'see-academy': [['get', 'today']],
     'change-academy': [
@@ -107,6 +108,9 @@ function attempts(by: string): Record<Action, Attempt[]> {
         { ruledBy: by, verdict: 'over', cause: null, move: 'coarser', reason: 'to spoil it', ruledAt: at },
       ],
     ],
+    'repurpose-shot': [
+      ['put', `shots/${shotId}/purposes/${newId()}`, { ...called, reason: 'to spoil it', repurposedAt: at }],
+    ],
     'add-photo': [
       ['put', `shots/${shotId}/photos/${newId()}`, { takenBy: by, takenAt: at, picture: PICTURE }],
     ],
@@ -129,6 +133,16 @@ function attempts(by: string): Record<Action, Attempt[]> {
     'dial-in': [
       event({ kind: 'locked', lock: { ...lock, shots: 1, grams: 20, money: null } }),
       event({ kind: 'unlocked', why: 'other' }),
+    ],
+    watch: [
+      [
+        'put',
+        `trainings/${trainingId}/watches/${newId()}`,
+        {
+          ...{ watchedBy: by, shotId, stepsDone: [], stepsPrompted: [], stepsMissed: ['tamp'] },
+          ...{ marks: [], call: null, watchedAt: at },
+        },
+      ],
     ],
     'tell-stage': [
       [

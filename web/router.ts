@@ -36,7 +36,7 @@ export const router = createRouter({
       path: '/trainings/new',
       name: 'new-training',
       meta: { place: 'new-training', action: 'lead-training' },
-      component: fetched(() => import('./places/training/NewTrainingPage.vue')),
+      component: fetched(withWords('training', () => import('./places/training/NewTrainingPage.vue'))),
     },
     {
       path: '/trainings',
@@ -49,6 +49,13 @@ export const router = createRouter({
       name: 'training',
       meta: { place: 'training' },
       component: BAR_PARTS.training,
+      props: true,
+    },
+    {
+      path: '/trainings/:trainingId/watch/:group',
+      name: 'watch',
+      meta: { place: 'watch' },
+      component: fetched(withWords('training', () => import('./places/training/WatchPage.vue'))),
       props: true,
     },
     {

@@ -22,6 +22,7 @@ import { BOUNDS } from '../bounds.ts'
 import { calendarDate, refuse, within } from '../primitives.ts'
 import { recipeTargets } from '../recipe.ts'
 import { shotFacts } from '../shotFacts.ts'
+import { focus } from '../training.ts'
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
@@ -77,6 +78,8 @@ const context = z.strictObject({
     .default(null),
   isRoastDark: z.boolean().nullable().default(null),
   isRecipesBasket: z.boolean().nullable().default(null),
+  setC: within(BOUNDS.temperatureC).nullable().default(null),
+  focus: focus.nullable().default(null),
   basketNominalG: z.number().positive().nullable().default(null),
   purpose: z.enum(SHOT_PURPOSES).default(NO_CONTEXT.purpose),
   isSimulated: z.boolean().default(NO_CONTEXT.isSimulated),
@@ -99,8 +102,10 @@ const SCALE_ORDER = { path: ['maxSetting'], message: 'The highest setting must l
 
 const shotWithContext = z.strictObject({ facts: writtenFacts, context: writtenContext })
 
+/** Facts of a shot with its recipe, to be read. */
 export const readInput = shotWithContext.extend({ recipe: writtenRecipe })
 
+/** A shot to be diagnosed: read, with the grinder’s setting and scale where they are known. */
 export const diagnoseInput = readInput
   .extend({
     setting: within(BOUNDS.grindSetting).nullable().default(null),
@@ -152,6 +157,7 @@ const advise = z.strictObject({
     .default([]),
 })
 
+/** A dial-in to be advised: what was pulled so far on which scale. */
 export const adviseInput = advise.superRefine(({ doseRangeG, history, grinder }, context) => {
   if (doseRangeG !== null && doseRangeG.min > doseRangeG.max)
     refuse(context, ['doseRangeG', 'max'], 'ends-before-start', 'The range ends before it begins.')
@@ -160,6 +166,7 @@ export const adviseInput = advise.superRefine(({ doseRangeG, history, grinder },
   })
 })
 
+/** A run of a trainee’s shots, to be assessed. */
 export const skillInput = z.strictObject({
   recipe: writtenRecipe,
   shots: z.array(
@@ -189,6 +196,7 @@ export const skillInput = z.strictObject({
 const count = z.int().nonnegative()
 const amount = z.number().nonnegative()
 
+/** A session to be planned. */
 export const planInput = z.strictObject({
   trainees: z.int().positive(),
   shotsEach: z.int().positive(),
@@ -214,6 +222,7 @@ export const planInput = z.strictObject({
 
 const share = z.number().min(0).max(1)
 
+/** A shot of the bench to be simulated. */
 export const simulateInput = z.strictObject({
   /** What of the example bench is otherwise. */
   bench: z

@@ -87,6 +87,7 @@ export const COMMANDS = {
 } as const
 export type CommandName = keyof typeof COMMANDS
 
+/** Whether there is a command by this name. */
 export function isCommand(name: string): name is CommandName {
   return name in COMMANDS
 }

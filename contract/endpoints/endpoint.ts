@@ -2,6 +2,7 @@ import { z } from 'zod'
 import type { Action } from '../access.ts'
 import { PROBLEM_CODES, type ProblemCode } from '../problem.ts'
 
+/** Before every path of the API. */
 export const API_BASE = '/api/v1'
 
 /**
@@ -26,6 +27,7 @@ export interface Endpoint {
   problems: readonly ProblemCode[]
 }
 
+/** Nothing is asked for here. */
 export const none = z.strictObject({})
 /** The answer where there is nothing to tell. */
 export const done = z.strictObject({})

@@ -6,6 +6,8 @@ import {
   callInput,
   photo,
   photoInput,
+  repurposing,
+  repurposingInput,
   ruling,
   rulingInput,
   slip,
@@ -16,6 +18,7 @@ import { type Endpoint, none } from './endpoint.ts'
 
 const shotPath = z.strictObject({ shotId: id })
 
+/** Shots, and what is said of each before and beside its reading. */
 export const SHOT_ENDPOINTS = {
   listShots: {
     method: 'get',
@@ -105,6 +108,17 @@ export const SHOT_ENDPOINTS = {
     body: rulingInput,
     answer: ruling,
     problems: ['id-taken'],
+  },
+  putRepurposing: {
+    method: 'put',
+    path: '/shots/{shotId}/purposes/{repurposingId}',
+    summary: 'Says afterwards what a shot was for, with a reason; how it was called before stays known.',
+    action: 'repurpose-shot',
+    params: z.strictObject({ shotId: id, repurposingId: id }),
+    query: none,
+    body: repurposingInput,
+    answer: repurposing,
+    problems: ['id-taken', 'changed-meanwhile'],
   },
   putPhoto: {
     method: 'put',

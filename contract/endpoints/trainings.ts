@@ -8,10 +8,12 @@ import {
   trainingEventInput,
   trainingList,
 } from '../training.ts'
+import { watch, watchInput } from '../watching.ts'
 import { type Endpoint, done, none } from './endpoint.ts'
 
 const trainingPath = z.strictObject({ trainingId: id })
 
+/** Trainings, what happens in them, and who watches. */
 export const TRAINING_ENDPOINTS = {
   listTrainings: {
     method: 'get',
@@ -57,6 +59,17 @@ export const TRAINING_ENDPOINTS = {
     body: trainingEventInput,
     answer: training,
     problems: ['id-taken', 'not-allowed'],
+  },
+  putWatch: {
+    method: 'put',
+    path: '/trainings/{trainingId}/watches/{watchId}',
+    summary: 'Keeps what somebody saw who watched a shot: steps, marks, and a call of their own.',
+    action: 'watch',
+    params: z.strictObject({ trainingId: id, watchId: id }),
+    query: none,
+    body: watchInput,
+    answer: watch,
+    problems: ['id-taken'],
   },
   putStage: {
     method: 'put',

@@ -17,6 +17,7 @@ import { calendarDate, id, instant, line, name, refuse, within } from '../primit
 const shortText = line({ min: 0, max: BOUNDS.nameLength.max })
 const list = <T extends z.core.SomeType>(of: T) => z.array(of).max(BOUNDS.listLength.max)
 
+/** Whether a thing lies on the bench. */
 export const BENCH_STATES = ['here', 'missing', 'on-order'] as const
 
 /** A room with a bar in it, and what lies ready on its bench. */
@@ -26,6 +27,7 @@ export const barContent = z.strictObject({
 })
 export type BarContent = z.infer<typeof barContent>
 
+/** An espresso machine, what hangs on its groups, and how it heats, starts and stops. */
 export const machineContent = z
   .strictObject({
     name,
@@ -34,6 +36,8 @@ export const machineContent = z
     /** null: it is off. */
     switchedOnAt: instant.nullable(),
     temperature: z.enum(TEMPERATURE_CONTROLS),
+    /** What its water is set to; null where nobody sets it, or knows. */
+    setC: within(BOUNDS.temperatureC).nullable().default(null),
     /** The zone of its pressure gauge; null where it has none. */
     gauge: z
       .strictObject({ fromBar: within(BOUNDS.pressureBar), toBar: within(BOUNDS.pressureBar) })
@@ -58,6 +62,7 @@ export const machineContent = z
   })
 export type MachineContent = z.infer<typeof machineContent>
 
+/** A grinder: its scale, what it doses by, what was weighed on it, and who may move it. */
 export const grinderContent = z
   .strictObject({
     name,
@@ -80,7 +85,14 @@ export const grinderContent = z
       })
       .nullable(),
     /** What it gave for how many seconds, where it doses by time. */
-    portions: list(z.strictObject({ seconds: within(BOUNDS.dosingS), grams: within(BOUNDS.doseNetG) })),
+    portions: list(
+      z.strictObject({
+        seconds: within(BOUNDS.dosingS),
+        grams: within(BOUNDS.doseNetG),
+        /** The setting it was weighed at; null where nobody noted it. */
+        settingAt: within(BOUNDS.grindSetting).nullable().default(null),
+      }),
+    ),
     weighIns: list(
       z.strictObject({ beansInG: within(BOUNDS.doseNetG), groundsOutG: within(BOUNDS.doseNetG) }),
     ),
@@ -97,8 +109,10 @@ export const grinderContent = z
   })
 export type GrinderContent = z.infer<typeof grinderContent>
 
+/** How a basket holds back the water: by the coffee alone, or by a wall of its own. */
 export const WALLS = ['single-wall', 'pressurised'] as const
 
+/** A basket, and the dose it is made for in g. */
 export const basketContent = z.strictObject({
   name,
   size: z.enum(BASKET_SIZES),
@@ -109,8 +123,10 @@ export const basketContent = z.strictObject({
 })
 export type BasketContent = z.infer<typeof basketContent>
 
+/** Of a portafilter; none is a bottomless one. */
 export const SPOUTS = ['none', 'one', 'two'] as const
 
+/** What stands on a scale, and its empty weight in g. */
 export const vesselContent = z.strictObject({
   name,
   kind: z.enum(VESSEL_KINDS),
@@ -121,6 +137,7 @@ export const vesselContent = z.strictObject({
 })
 export type VesselContent = z.infer<typeof vesselContent>
 
+/** Tools of a bench. */
 export const TOOL_KINDS = [
   'tamper',
   'levelling-tool',
@@ -132,6 +149,7 @@ export const TOOL_KINDS = [
   'other',
 ] as const
 
+/** A tool of a bench. */
 export const toolContent = z.strictObject({
   name,
   kind: z.enum(TOOL_KINDS),
@@ -139,6 +157,7 @@ export const toolContent = z.strictObject({
 })
 export type ToolContent = z.infer<typeof toolContent>
 
+/** A scale, and when it was last check-weighed. */
 export const scaleContent = z.strictObject({
   name,
   resolutionG: within(BOUNDS.resolutionG),
@@ -148,6 +167,7 @@ export const scaleContent = z.strictObject({
 })
 export type ScaleContent = z.infer<typeof scaleContent>
 
+/** The water of a room: where it is from, its filter, its hardness in °dH. */
 export const waterContent = z.strictObject({
   name,
   source: shortText,

@@ -6,6 +6,7 @@ import { calendarDate, instant, line, name, refuse, within } from '../primitives
 const days = z.int().min(BOUNDS.days.min).max(BOUNDS.days.max)
 const shortText = line({ min: 0, max: BOUNDS.nameLength.max })
 
+/** When a coffee may be used, in days after roasting. */
 export const freshnessWindow = z
   .strictObject({ restDays: days, bestUntilDays: days, usableUntilDays: days })
   .superRefine((window, context) => {
@@ -20,8 +21,10 @@ export const freshnessWindow = z
       refuse(context, ['usableUntilDays'], 'ends-before-start', 'It stays usable at least while it is best.')
   })
 
+/** From light to dark. */
 export const ROAST_LEVELS = ['light', 'medium-light', 'medium', 'medium-dark', 'dark'] as const
 
+/** A coffee of which bags come. */
 export const coffeeContent = z.strictObject({
   name,
   roaster: shortText,
@@ -39,6 +42,7 @@ export const coffeeContent = z.strictObject({
 })
 export type CoffeeContent = z.infer<typeof coffeeContent>
 
+/** One bag of a coffee: when it was roasted, opened, frozen, weighed, in calendar dates and g. */
 export const bagContent = z
   .strictObject({
     name,

@@ -35,6 +35,7 @@ export const importInput = z.strictObject({
 })
 export type ImportInput = z.infer<typeof importInput>
 
+/** What became of a row of a file. */
 export const ROW_OUTCOMES = ['new', 'changed', 'same', 'refused'] as const
 
 /** What became of one row, or would. */
@@ -48,5 +49,6 @@ export const rowReport = z.strictObject({
 })
 export type RowReport = z.infer<typeof rowReport>
 
+/** What became of each row of a file. */
 export const importReport = z.strictObject({ rows: z.array(rowReport) })
 export type ImportReport = z.infer<typeof importReport>

@@ -34,6 +34,7 @@ export const PREPARED_CONTENT = {
 
 export type PreparedKind = keyof typeof PREPARED_CONTENT
 // The keys of a literal object; Object.keys only knows them as strings.
+/** Every kind of thing that is prepared. */
 export const PREPARED_KINDS = Object.keys(PREPARED_CONTENT) as [PreparedKind, ...PreparedKind[]]
 export type PreparedContent<K extends PreparedKind = PreparedKind> = z.infer<(typeof PREPARED_CONTENT)[K]>
 
@@ -125,6 +126,7 @@ export function asItsKind(record: PreparedRecord): AnyPrepared | null {
   return read.success ? ({ ...record, content: read.data } as AnyPrepared) : null
 }
 
+/** A thing as it stood once, who changed it then, and why. */
 export const preparedRevision = z.strictObject({
   revisionId: id,
   revisionNo: z.int().positive(),
@@ -151,6 +153,7 @@ export type PreparedChange = z.infer<typeof preparedChange>
 /** Puts a thing away, or brings it back. */
 export const archiveChange = z.strictObject({ isArchived: z.boolean() })
 
+/** Which things of a kind are asked for. */
 export const preparedQuery = z.strictObject({
   kind: z.enum(PREPARED_KINDS),
   parentId: id.optional(),

@@ -25,6 +25,7 @@ export const routineStep = z
   })
 export type RoutineStep = z.infer<typeof routineStep>
 
+/** The steps of one shot as a house does them. */
 export const routineContent = z.strictObject({
   name,
   /** Whether a step opens only once the one before it is done. */

@@ -2,6 +2,7 @@ import { broughtUp } from '../broughtUp.ts'
 import { withoutHiddenLetters } from '../hiddenLetters.ts'
 import type { PreparedKind } from './prepared.ts'
 
+/** The content of a prepared thing as some version stored it. */
 export type StoredContent = Record<string, unknown>
 
 /** One step from the content of a version to that of the next. */
@@ -17,7 +18,17 @@ export const UPCASTS: readonly UpcastStep[] = [
     typeof content['name'] === 'string'
       ? { ...content, name: withoutHiddenLetters(content['name']) }
       : content,
+  // 3: nobody was asked what a machine's water is set to, nor at which setting a portion was weighed.
+  (content, kind) => {
+    if (kind === 'machine') return { setC: null, ...content }
+    if (kind !== 'grinder' || !Array.isArray(content['portions'])) return content
+    return { ...content, portions: content['portions'].map(withoutSetting) }
+  },
 ]
+
+function withoutSetting(portion: unknown): unknown {
+  return typeof portion === 'object' ? { settingAt: null, ...portion } : portion
+}
 
 /** The version in which contents are stored now. */
 export const CONTENT_VERSION = UPCASTS.length + 1

@@ -13,6 +13,7 @@ export type BagUse = z.infer<typeof bagUse>
 export const coffeePace = z.strictObject({ coffeeId: id, gramsPerDay: z.number().nonnegative() })
 export type CoffeePace = z.infer<typeof coffeePace>
 
+/** What shots and purges took of each bag, and the pace of each coffee. */
 export const coffeeUse = z.strictObject({ bags: z.array(bagUse), pace: z.array(coffeePace) })
 export type CoffeeUse = z.infer<typeof coffeeUse>
 
@@ -28,4 +29,10 @@ export const workedSetting = z.strictObject({
 })
 export type WorkedSetting = z.infer<typeof workedSetting>
 
-export const workedSettings = z.strictObject({ settings: z.array(workedSetting) })
+/** Where a grinder ran well, and what it keeps of the beans. */
+export const workedSettings = z.strictObject({
+  settings: z.array(workedSetting),
+  /** What stayed in the grinder, in g, of shots of which beans and grounds were weighed, newest first. */
+  retainedG: z.array(z.number()).default([]),
+})
+export type WorkedSettings = z.infer<typeof workedSettings>

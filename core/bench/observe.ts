@@ -9,10 +9,13 @@ export type Observable =
   | { key: YesNoKey; kind: 'yes-no'; chance: number; group: Group }
   | { key: ChoiceKey; kind: 'choice'; chances: Readonly<Record<string, number>>; group: Group }
 
+/** Notes that are numbers. */
 export type MeasuredKey =
   'doseG' | 'firstDropS' | 'stopS' | 'cupG' | 'sour' | 'sweet' | 'bitter' | 'body' | 'dryness' | 'ageDays'
+/** Notes that are yes or no. */
 export type YesNoKey =
   Sign | 'settled' | 'grinderPurged' | 'machineHot' | 'basketDry' | 'basketClean' | 'rightBasket' | 'bedEven'
+/** Notes that are one of several. */
 export type ChoiceKey = 'tilt' | 'stream' | 'puck'
 /** What is noted or left out together: somebody who weighs the cup also has the scale out. */
 export type Group =

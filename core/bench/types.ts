@@ -45,6 +45,7 @@ export interface Spring {
   strokeG: number
 }
 
+/** How a thermostat swings: half its height in °C, and how long once around takes in s. */
 export interface Swing {
   amplitudeC: number
   periodS: number
@@ -119,6 +120,7 @@ export const CAREFUL_SHOT: ShotDone = {
   stopAtS: 90,
 }
 
+/** What the bench shows at one moment: s from pump start, g in the cup, g/s, bar. */
 export interface BenchSample {
   timeS: number
   weightG: number

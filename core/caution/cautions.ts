@@ -33,6 +33,7 @@ export const ACTS = [
 /** Where in the work a caution is shown. */
 export type Act = (typeof ACTS)[number]
 
+/** Where each shipped caution is shown. */
 export const ACT_OF_CAUTION: Record<CautionKey, Act> = {
   'manual-first': 'any',
   'hot-parts': 'machine',

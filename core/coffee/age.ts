@@ -5,9 +5,11 @@ export interface FreshnessWindow {
   usableUntilDays: number
 }
 
+/** How a coffee stands to its window. */
 export const FRESHNESSES = ['too-fresh', 'in-window', 'fading', 'past'] as const
 export type Freshness = (typeof FRESHNESSES)[number]
 
+/** Schools of when a coffee is at its best. */
 export const FRESHNESS_PRESETS = ['early', 'usual', 'late'] as const
 export type FreshnessPreset = (typeof FRESHNESS_PRESETS)[number]
 
@@ -18,6 +20,7 @@ export const FRESHNESS_WINDOWS: Record<FreshnessPreset, FreshnessWindow> = {
   late: { restDays: 7, bestUntilDays: 30, usableUntilDays: 45 },
 }
 
+/** Days since roasting as far as it aged, and how that stands to its window. */
 export interface CoffeeAge {
   /** Days that count: those in an airtight freezer don't. */
   days: number

@@ -1,5 +1,6 @@
 import { type Freshness, type FreshnessWindow, type Frozen, bagLife, coffeeAge } from './age.ts'
 
+/** Where a bag is kept; frozen airtight it does not age. */
 export const KEPT_IN = ['hopper', 'sealed', 'freezer'] as const
 export type KeptIn = (typeof KEPT_IN)[number]
 

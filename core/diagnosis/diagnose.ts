@@ -3,6 +3,7 @@ import { type GrindContext, grindTo } from './grindMove.ts'
 import { lookBeside } from './lookFor.ts'
 import { keepsAll } from './mend.ts'
 import { RULES_VERSION } from './rulesVersion.ts'
+import { isSaidOfHands } from './ofHands.ts'
 import { judge } from './statement.ts'
 import type { Diagnosis } from './types.ts'
 import { weighedEvidence } from './weighedEvidence.ts'
@@ -19,10 +20,12 @@ export function diagnose(last: Readings, grind: GrindContext, earlier: readonly 
   const { statement, evidence, inference, readings } = judgement
   const { move, named, causes } = statement
   const about = named.causes[0] ?? causes[0]?.cause ?? 'none'
-  const isAlone = move.lever === 'observe' || keepsAll(move)
+  const isOfHands = isSaidOfHands(readings)
+  const isAlone = isOfHands || move.lever === 'observe' || keepsAll(move)
   return {
     ...statement,
-    evidence: weighedEvidence(evidence, inference, about, readings),
+    // Of hands alone nothing is inferred: what is said was seen.
+    evidence: isOfHands ? [] : weighedEvidence(evidence, inference, about, readings),
     grindTo: move.lever === 'grind' ? grindTo(move.direction, readings, grind) : null,
     lookNext: isAlone ? null : lookBeside(judgement),
     rulesVersion: RULES_VERSION,

@@ -145,7 +145,11 @@ const SAID_BY: Record<WordSign, readonly EvidenceKey[]> = {
 /** Water that was measured too hot would have steamed at a flush; water that was not, would not. */
 function withMeasuredHeat({ of: { facts, context } }: Readings): ShotContext {
   const waterC = facts.noted?.waterC ?? null
-  if (waterC === null) return context
+  // What it is set to is not what comes out: it says only where it is too hot by itself.
+  if (waterC === null)
+    return (context.setC ?? 0) > THRESHOLDS.waterC.max
+      ? { ...context, signs: { 'steam-at-flush': true, ...context.signs } }
+      : context
   return { ...context, signs: { 'steam-at-flush': waterC > THRESHOLDS.waterC.max, ...context.signs } }
 }
 

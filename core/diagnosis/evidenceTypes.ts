@@ -53,6 +53,7 @@ const WORDS = [
   'tastes-good',
   'tastes-harsh',
 ] as const satisfies readonly Sign[]
+/** A sign that is but a word for a value. */
 export type WordSign = (typeof WORDS)[number]
 
 /** Whether a sign is but a word for a value. */
@@ -78,6 +79,7 @@ interface Chance {
   chance: number
   because: string
 }
+/** One row of the table of evidence: what a cause does, and why. */
 export type Entry = Shift | Chance
 
 /** Any piece of evidence: a channel, a yes or no, or a choice. */

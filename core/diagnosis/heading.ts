@@ -1,3 +1,4 @@
+import { handsSeen, isSaidOfHands } from './ofHands.ts'
 import type { FlowState, Readings, UnevenSign } from '../reading/types.ts'
 import { tasteLeaning } from './taste.ts'
 import type { FlowHeading, Heading, Verdict } from './types.ts'
@@ -16,15 +17,24 @@ const OF_FLOW: Record<Exclude<FlowState, 'unknown'>, FlowHeading> = {
  * only of what was tasted.
  */
 export function headingOf(readings: Readings): Heading {
-  const {
-    flow,
-    of: { facts },
-  } = readings
-  const ofFlow = flow.state === 'unknown' ? null : OF_FLOW[flow.state]
+  const { facts } = readings.of
+  const ofFlow = flowHeadingOf(readings)
   if (facts.abandoned !== null && (ofFlow === 'choked' || ofFlow === 'gushed')) return ofFlow
+  if (isSaidOfHands(readings)) return ofHands(readings)
   const verdict = verdictOf(readings)
   if (verdict !== 'unclear' && !(verdict === 'uneven' && ofFlow === 'choked')) return verdict
   return ofFlow ?? 'unclear'
+}
+
+/** How a shot flowed, as a word; null where nobody knows. */
+export function flowHeadingOf({ flow }: Pick<Readings, 'flow'>): FlowHeading | null {
+  return flow.state === 'unknown' ? null : OF_FLOW[flow.state]
+}
+
+function ofHands(readings: Readings): Heading {
+  const { faults, look } = handsSeen(readings)
+  if (faults.length > 0) return 'mend-preparing'
+  return look === null ? 'well-prepared' : 'unclear'
 }
 
 /** What the cup was, by a trusted tongue or by its look; "unclear" where neither says. */

@@ -126,6 +126,7 @@ export const CHANCES = Object.fromEntries(
 ) as Record<Shown, Float64Array>
 
 const WAYS = FAULTS.flatMap(waysOf)
+/** In how many ways all faults together show. */
 export const WAY_COUNT = WAYS.length
 /** Where a hypothesis has fewer than two ways, this index stands for none. */
 const NO_WAY = WAYS.length

@@ -11,6 +11,7 @@ export interface Contribution {
   logOdds: number
 }
 
+/** A cause, and how likely it is that it holds, 0–1. */
 export interface CauseProbability {
   cause: Cause
   probability: number

@@ -1,6 +1,8 @@
+import type { ShotContext } from '../reading/context.ts'
 import type { Readings } from '../reading/types.ts'
 import { isPulled } from '../shot/facts.ts'
 import type { Sign } from '../shot/signs.ts'
+import { type FocusPart, isLookedAt } from '../training/focus.ts'
 import type { Channel, EvidenceKey, FlawSeen } from './evidenceTypes.ts'
 import { OPTION_SETS, isWord } from './evidenceTypes.ts'
 import { CHANCES } from './hypotheses.ts'
@@ -57,6 +59,41 @@ const LOOKS: Record<Observation, Look> = {
   'pull-another': { features: ['alternates', 'times-scatter', 'times-fall'] },
 }
 
+/** What of a focus a look belongs to; null for those that ask nothing of hands or eyes. */
+const PART_OF_LOOK: Record<Observation, FocusPart | null> = {
+  'weigh-dose': 'dose',
+  'weigh-cup': 'yield',
+  'time-it': 'time',
+  'mark-first-drop': 'time',
+  'taste-it': 'taste',
+  'trainer-taste': 'taste',
+  'watch-stream': 'stream',
+  'look-underneath': 'stream',
+  'read-puck': 'puck',
+  'look-at-crema': 'stream',
+  'read-gauge': 'stream',
+  'check-heat': 'ready',
+  'check-basket': 'ready',
+  'check-button': 'ready',
+  'check-purge': 'bed',
+  'check-bed': 'bed',
+  'check-tamp': 'tamp',
+  'flush-and-look': 'ready',
+  'look-at-beans': 'signs',
+  'name-the-taste': 'taste',
+  'check-headspace': 'tamp',
+  'ask-others': 'signs',
+  'recall-settings': 'signs',
+  'ask-roast-date': null,
+  'pull-another': null,
+}
+
+/** Whether a look is among what the day looks at. */
+export function isLookInFocus(observation: Observation, { focus }: Pick<ShotContext, 'focus'>): boolean {
+  const part = PART_OF_LOOK[observation]
+  return part === null || isLookedAt(focus, part)
+}
+
 /** Looks into a cup or at a bed that a choke doesn't give, or that nobody should make under pressure. */
 const NOT_OF_A_CHOKE: ReadonlySet<Observation> = new Set([
   'taste-it',
@@ -86,6 +123,7 @@ export function whenToLook(observation: Observation, readings: Readings): 'still
     'check-heat': facts.machineHot !== null,
     'ask-roast-date': context.coffeeAgeDays !== null,
   }
+  if (!isLookInFocus(observation, context)) return null
   if (isKnown[observation] === true || (isChoke && NOT_OF_A_CHOKE.has(observation))) return null
   return !isPulled(facts) || LOOKS[observation].isLater === true ? 'still' : 'next-shot'
 }

@@ -33,6 +33,7 @@ const [TASTE_LEAST, TASTE_MOST] = [0.5, 9.6]
 
 /** A channel, or what two of them make: the lean is bitter − sour, harshness is bitter + dryness. */
 export type Placed = Channel | 'lean' | 'harshness'
+/** Where each hypothesis puts a channel. */
 export type PlacesOf = (what: Placed) => Places
 
 /** Places of everything, each worked out when it is first asked for. */

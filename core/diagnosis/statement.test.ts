@@ -4,6 +4,7 @@ import { NO_CONTEXT, type ShotContext } from '../reading/context.ts'
 import { readShot } from '../reading/readShot.ts'
 import { type ShotFacts, unknownFacts } from '../shot/facts.ts'
 import { diagnose } from './diagnose.ts'
+import { judge } from './statement.ts'
 
 /** A first seed that nothing was worked on with. */
 const BANK = [50_000, 10_000] as const
@@ -163,4 +164,14 @@ test('a heavy cup’s "at most" is no slow shot', () => {
   const heavy = readShot(carefulShot({ stopS: 33, cupG: 60 }), PUMP_RECIPE)
   const { causes } = diagnose(heavy, { setting: null, grinder: null })
   expect(causes.find(({ cause }) => cause === 'grind-too-fine')?.probability).toBeLessThan(0.15)
+})
+
+test('a machine that is set beyond what espresso takes speaks for water too hot; one that is set well says nothing', () => {
+  const noted = (setC: number) =>
+    judge(readShot(carefulShot(), PUMP_RECIPE, { ...NO_CONTEXT, setC }), {
+      setting: 14,
+      grinder: GRINDER,
+    }).evidence.items.map(({ key }) => key)
+  expect(noted(99)).toContain('steam-at-flush')
+  expect(noted(93)).not.toContain('steam-at-flush')
 })

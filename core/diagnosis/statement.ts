@@ -1,5 +1,5 @@
-import type { GateFault, Readings } from '../reading/types.ts'
-import type { ReadingKind } from '../skill/types.ts'
+import type { ShotContext } from '../reading/context.ts'
+import type { GateFault, GateUnknown, Readings } from '../reading/types.ts'
 import type { SignsSeen } from '../shot/signs.ts'
 import type { Cause } from './causes.ts'
 import { factorFromEarlier, signsOfRun } from './earlierShots.ts'
@@ -9,6 +9,11 @@ import { headingOf, verdictOf } from './heading.ts'
 import { type CauseProbability, type Inference, infer, marginals } from './infer.ts'
 import { partingLook, tellingLook } from './lookFor.ts'
 import { type Mend, causeOfFault, keepsAll, mendOf } from './mend.ts'
+import { type FocusPart, isLookedAt } from '../training/focus.ts'
+import { isLookInFocus } from './nextLook.ts'
+import { statementOfHands } from './handsStatement.ts'
+import { isSaidOfHands } from './ofHands.ts'
+import { oneThingRight, readingChangedBy } from './worthSaying.ts'
 import { OF_THE_GRIND, carries, named, posteriorOpen } from './naming.ts'
 import { pressureCautionOf } from './pressure.ts'
 import { CHANNELLING, OPEN, type Ruling, keptAs, rulingOf } from './rules.ts'
@@ -44,26 +49,31 @@ export function judge(last: Readings, grind: GrindContext, earlier: readonly Rea
   const ruling = isAlmostCertain(byTheCraft, causes[0]) ? OPEN : byTheCraft
   const namedAndMended = namedBy(ruling, causes)
   const { said, mended } = namedAndMended
-  const { move, why } = moveFor(namedAndMended, { ruling, readings, grind, evidence, inference })
+  const { move, why } = withinFocus(
+    moveFor(namedAndMended, { ruling, readings, grind, evidence, inference }),
+    context,
+  )
   const faultsToo = ruling.mendToo.filter((fault) => causeOfFault(fault) !== mended)
-  const changes = CHANGES[move.lever]
-  const statement: Statement = {
-    heading: headingOf(readings),
-    verdict: verdictOf(readings),
-    named: said,
-    move,
-    why: [
-      ...ruling.why.filter(({ code }) => saysWhy(code, move)),
-      ...why,
-      ...unknownsThatMatter(readings, move),
-    ],
-    mendToo: faultsToo,
-    hold: heldStill(move, faultsToo),
-    right: oneThingRight(readings, changes),
-    changes,
-    pressureCaution: pressureCautionOf(readings),
-    causes,
-  }
+  const changes = readingChangedBy(move)
+  const statement: Statement = isSaidOfHands(readings)
+    ? statementOfHands(readings, grind)
+    : {
+        heading: headingOf(readings),
+        verdict: verdictOf(readings),
+        named: said,
+        move,
+        why: [
+          ...ruling.why.filter(({ code }) => saysWhy(code, move)),
+          ...why,
+          ...unknownsThatMatter(readings, move),
+        ],
+        mendToo: faultsToo,
+        hold: heldStill(move, faultsToo),
+        right: oneThingRight(readings, changes),
+        changes,
+        pressureCaution: pressureCautionOf(readings),
+        causes,
+      }
   return { statement, readings, evidence, inference, ruling }
 }
 
@@ -135,6 +145,14 @@ function namedBy(
   return { said: said.as === 'both' ? said : { as: 'one', causes: [mended] }, mended }
 }
 
+/** What the day does not look at is not asked for: then another shot tells. */
+function withinFocus(mend: Mend, context: ShotContext): Mend {
+  const { move } = mend
+  return move.lever === 'observe' && !isLookInFocus(move.observation, context)
+    ? { move: { lever: 'observe', observation: 'pull-another' }, why: [] }
+    : mend
+}
+
 type Asked = Omit<Judgement, 'statement'> & { grind: GrindContext }
 
 function moveFor({ said, mended: first }: NamedAndMended, asked: Asked): Mend {
@@ -170,6 +188,8 @@ function forNothingFound(said: Named, asked: Asked): Move {
   if (first !== undefined && second !== undefined)
     return partingLook(first, second, asked) ?? tellingLook(asked)
   const { readings } = asked
+  if (!isLookedAt(readings.of.context.focus, 'taste') && readings.flow.state !== 'unknown')
+    return { lever: 'leave' }
   if (tasteLeaning(readings) !== null) return keptAs(readings)
   if (readings.flow.state === 'unknown') return tellingLook(asked)
   const isTasted = readings.taste.judged && readings.of.context.tongue === 'learning'
@@ -181,9 +201,21 @@ function saysWhy(code: Reason['code'], move: Move): boolean {
   return code !== 'ratio-first' || move.lever === 'ratio'
 }
 
-function unknownsThatMatter({ gate }: Readings, move: Move): Reason[] {
+const PART_OF_UNKNOWN: Record<GateUnknown, FocusPart> = {
+  machine: 'ready',
+  basket: 'ready',
+  'basket-size': 'ready',
+  purge: 'bed',
+  dose: 'dose',
+  bed: 'bed',
+  tamp: 'tamp',
+}
+
+function unknownsThatMatter({ gate, of: { context } }: Readings, move: Move): Reason[] {
   if (move.lever !== 'grind') return []
-  return gate.unknowns.map((unknown) => ({ code: 'gate-unknown', unknown }))
+  return gate.unknowns
+    .filter((unknown) => isLookedAt(context.focus, PART_OF_UNKNOWN[unknown]))
+    .map((unknown) => ({ code: 'gate-unknown', unknown }))
 }
 
 const LEVERS_TO_HOLD: readonly HeldLever[] = ['grind', 'dose', 'tamp', 'ratio']
@@ -198,42 +230,4 @@ function heldStill(move: Move, faults: readonly GateFault[]): HeldLever[] {
     ...(isMended('tamp') ? ['tamp'] : []),
   ]
   return LEVERS_TO_HOLD.filter((lever) => !moving.includes(lever))
-}
-
-/** The reading that a move is about. */
-const CHANGES: Record<Move['lever'], ReadingKind | null> = {
-  leave: null,
-  again: null,
-  observe: null,
-  grind: 'time',
-  burrs: 'time',
-  purge: 'time',
-  'fresh-grounds': 'time',
-  bag: 'time',
-  dose: 'dose',
-  tamp: 'tamp',
-  distribution: 'tamp',
-  dry: 'tamp',
-  stop: 'yield',
-  ratio: 'yield',
-  basket: 'yield',
-  heat: 'taste',
-  cool: 'taste',
-  cycle: 'taste',
-  clean: 'taste',
-  rest: 'taste',
-  coffee: 'taste',
-  water: 'taste',
-}
-
-/** The reading that says most for whoever pulled: the taste first, the dose last. */
-const WORTH_SAYING: readonly ReadingKind[] = ['taste', 'time', 'yield', 'tamp', 'dose']
-
-function oneThingRight(readings: Readings, changes: ReadingKind | null): ReadingKind | null {
-  const isRight = (kind: ReadingKind) => {
-    const reading = readings[kind]
-    if (kind === 'taste' && readings.of.context.tongue === 'learning') return false
-    return kind !== changes && reading.judged && reading.standing === 'on'
-  }
-  return WORTH_SAYING.find(isRight) ?? null
 }

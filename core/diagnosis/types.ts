@@ -13,10 +13,16 @@ export type Verdict = CupVerdict | 'unclear'
 /** Words of flow, for a shot that nobody to be trusted has tasted. */
 export const FLOW_HEADINGS = ['choked', 'slow', 'on-time', 'fast', 'gushed'] as const
 export type FlowHeading = (typeof FLOW_HEADINGS)[number]
-export const HEADINGS = [...FLOW_HEADINGS, ...CUP_VERDICTS, 'unclear'] as const
+/** What can be said of a shot by eye and by tongue. */
+export const CALL_WORDS = [...FLOW_HEADINGS, ...CUP_VERDICTS, 'unclear'] as const
+export type CallWord = (typeof CALL_WORDS)[number]
+/** Of dose, bed and tamp, where the day looks at nothing behind them. */
+export const HANDS_HEADINGS = ['well-prepared', 'mend-preparing'] as const
+export const HEADINGS = [...CALL_WORDS, ...HANDS_HEADINGS] as const
 /** What a shot is headed by: what was tasted, else how it flowed; "unclear" where neither is known. */
 export type Heading = (typeof HEADINGS)[number]
 
+/** What can be changed of the next shot. */
 export const LEVERS = [
   'grind',
   'dose',
@@ -88,6 +94,7 @@ export type Move =
   | { lever: 'tamp'; how: 'level' | 'settle' | 'alike' }
   | { lever: Exclude<Lever, 'grind' | 'dose' | 'stop' | 'ratio' | 'tamp'> }
 
+/** Which way a cup leans to a tongue to be trusted. */
 export const TASTE_LEANINGS = ['under', 'balanced', 'over', 'uneven', 'flat'] as const
 export type TasteLeaning = (typeof TASTE_LEANINGS)[number]
 

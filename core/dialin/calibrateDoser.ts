@@ -2,12 +2,20 @@
 export interface DoserPortion {
   seconds: number
   grams: number
+  /** The grind it was weighed at; left out or null where nobody noted it. */
+  settingAt?: number | null
 }
 
 /** grams = gramsPerS × (seconds − deadTimeS) */
 export interface DoserCalibration {
   gramsPerS: number
   deadTimeS: number
+}
+
+/** The portions weighed at the setting of the last one: a finer setting delivers less, so others say nothing of it. */
+export function portionsAtLast<P extends DoserPortion>(portions: readonly P[]): P[] {
+  const last = portions.at(-1)?.settingAt ?? null
+  return portions.filter(({ settingAt = null }) => settingAt === last)
 }
 
 /**

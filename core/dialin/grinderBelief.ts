@@ -12,6 +12,7 @@ export interface GrinderBelief {
   dose: { elasticity: number; sd: number }
 }
 
+/** What is believed of a grinder’s slope if its line bends so: its log weight, mean and sd in ln. */
 export interface SlopeUnderBend {
   bend: number
   log: number

@@ -12,6 +12,7 @@ export interface LevelBelief {
   sd: number
 }
 
+/** What a first setting is taken from. */
 export type LevelFrom = 'same-coffee-before' | 'like-coffees-before' | 'middle-of-scale'
 
 /** Where the line is looked at, what that rests on, and what is believed there under each bend. */

@@ -81,10 +81,12 @@ export type DialInStep = (typeof DIAL_IN_STEPS)[number]
 
 /** Steps after which nobody need pull another. */
 const OVER: readonly DialInStep[] = ['done', 'taste-it', 'lock-on-taste']
+/** Whether nothing more is to be pulled for it. */
 export function isDialInOver(step: DialInStep): boolean {
   return OVER.includes(step)
 }
 
+/** Why a dial-in goes on as it does. */
 export const DIAL_IN_REASONS = [
   'same-coffee-before',
   'like-coffees-before',

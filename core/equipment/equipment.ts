@@ -1,3 +1,4 @@
+/** What stands on a scale. */
 export const VESSEL_KINDS = ['portafilter', 'dosing-cup', 'cup'] as const
 export type VesselKind = (typeof VESSEL_KINDS)[number]
 
@@ -9,6 +10,7 @@ export interface Vessel {
   emptyG: number
 }
 
+/** Which way along its scale a grinder grinds finer. */
 export const FINER_IS = ['lower', 'higher'] as const
 
 /**

@@ -27,6 +27,7 @@ export function finerSign({ finerIs }: Pick<GrinderScale, 'finerIs'>): 1 | -1 {
   return finerIs === 'higher' ? 1 : -1
 }
 
+/** Which way a grind is moved. */
 export type GrindDirection = 'finer' | 'coarser'
 
 /** Which way settings go in a direction: 1 up, −1 down. */

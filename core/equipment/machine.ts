@@ -1,5 +1,6 @@
 import type { BasketSize } from '../recipe/presets.ts'
 
+/** How a machine makes its heat and pressure. */
 export const MACHINE_KINDS = ['single-boiler', 'heat-exchange', 'two-boiler', 'lever', 'assisted'] as const
 export type MachineKind = (typeof MACHINE_KINDS)[number]
 
@@ -12,9 +13,13 @@ export const WARM_UP_MINUTES: Record<MachineKind, number> = {
   assisted: 15,
 }
 
+/** How a machine holds its heat: closely, by a thermostat that swings, or not at all. */
 export const TEMPERATURE_CONTROLS = ['controlled', 'thermostat', 'none'] as const
+/** Whether water first wets the bed without pressure, and by whom. */
 export const PREINFUSIONS = ['none', 'automatic', 'held'] as const
+/** What starts a shot. */
 export const STARTS = ['button', 'lever', 'paddle'] as const
+/** What ends a shot. */
 export const STOPS = ['hand', 'volume-counter', 'timer'] as const
 
 /** Minutes of warm-up still to wait; null while the machine is off. Instants in ms. */
@@ -25,6 +30,7 @@ export function warmUpLeft(switchedOnMs: number | null, nowMs: number, neededMin
   return Math.max(0, Math.ceil(neededMinutes - onMinutes))
 }
 
+/** Where a lever on the group stands, for one cup or two. */
 export const SELECTORS = ['none', 'single', 'double'] as const
 export type Selector = (typeof SELECTORS)[number]
 
@@ -35,6 +41,7 @@ export interface GroupSetting {
   buttons: readonly { name: string; suits: BasketSize }[]
 }
 
+/** What of a group does not go with its basket. */
 export type GroupDisagreement =
   | { code: 'no-basket' }
   | { code: 'selector-against-basket'; selector: Selector; basket: BasketSize }

@@ -1,8 +1,10 @@
 import type { Standing } from '../reading/types.ts'
 
+/** How steamed milk looks. */
 export const TEXTURES = ['glossy', 'bubbly', 'flat'] as const
 export type Texture = (typeof TEXTURES)[number]
 
+/** What is looked at of steamed milk, in the order of the work. */
 export const MILK_CHECKS = [
   'purged-before',
   'fill-level',

@@ -34,6 +34,7 @@ export interface Turn {
   startMinute: number
 }
 
+/** What a session takes: g of beans and milk, bags, money, minutes, and whose turn is when. */
 export interface SessionPlan {
   beansG: number
   bags: number

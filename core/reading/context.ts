@@ -2,6 +2,7 @@ import type { FreshnessWindow } from '../coffee/age.ts'
 import type { DoseMethod } from '../shot/doseMethod.ts'
 import type { ShotPurpose } from '../shot/purpose.ts'
 import type { SignsSeen } from '../shot/signs.ts'
+import type { Focus } from '../training/focus.ts'
 
 export const CHANGES = ['grind', 'dose', 'yield', 'basket', 'coffee', 'temperature', 'tamp'] as const
 /** What can differ between two shots. */
@@ -53,6 +54,10 @@ export interface ShotContext {
   isRecipesBasket: boolean | null
   /** What the basket in the group is made for, in g. */
   basketNominalG: number | null
+  /** What the machine's water was set to, in °C; null where nobody knows. */
+  setC: number | null
+  /** What was looked at; null where all was. */
+  focus: Focus | null
 }
 
 /** Nothing known beside the facts; doses are taken to be weighed. */
@@ -72,4 +77,6 @@ export const NO_CONTEXT: ShotContext = {
   isRoastDark: null,
   isRecipesBasket: null,
   basketNominalG: null,
+  setC: null,
+  focus: null,
 }

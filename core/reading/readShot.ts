@@ -24,6 +24,7 @@ import type {
   YieldReading,
 } from './types.ts'
 import type { ReadingKind } from '../skill/types.ts'
+import { isLookedAt } from '../training/focus.ts'
 
 /**
  * Reads one shot against the revision of the recipe it was pulled by, with the dose and yield it was meant to have: dose,
@@ -32,14 +33,18 @@ import type { ReadingKind } from '../skill/types.ts'
  */
 export function readShot(facts: ShotFacts, its: Recipe, context: ShotContext = NO_CONTEXT): Readings {
   const recipe = asWanted(its, facts.wanted)
-  const judgedOnly = <R>(kind: ReadingKind, reading: R): R | Unjudged =>
-    recipe.school?.onlyRecorded.includes(kind) ? { judged: false, why: 'only-recorded' } : reading
+  const isLooked = (kind: ReadingKind) => isLookedAt(context.focus, kind)
+  const judgedOnly = <R>(kind: ReadingKind, reading: R): R | Unjudged => {
+    if (!isLooked(kind)) return { judged: false, why: 'not-looked-at' }
+    return recipe.school?.onlyRecorded.includes(kind) ? { judged: false, why: 'only-recorded' } : reading
+  }
   const dose = judgedOnly('dose', readDose(facts, recipe))
   const taste = judgedOnly('taste', readTaste(facts.taste, recipe))
   const time = timeAtTarget(facts, recipe)
   const tamp = judgedOnly('tamp', readTamp(facts, recipe))
   const cup = judgedOnly('yield', readYield(facts, recipe))
-  const timed = readTime(time, recipe)
+  const timed = judgedOnly('time', readTime(time, recipe))
+  const flow = flowOf(facts, time, recipe)
   const gate = gateOf(facts, dose, context)
   const { grindOwner, changedSinceLast, purpose, isSimulated } = context
   return {
@@ -50,12 +55,13 @@ export function readShot(facts: ShotFacts, its: Recipe, context: ShotContext = N
     taste,
     gate,
     timeAtTarget: time,
-    flow: flowOf(facts, time, recipe),
+    // A choke is one whatever is looked at: somebody may loosen the portafilter.
+    flow: isLooked('time') || flow.state === 'choking' ? flow : { state: 'unknown', missLn: 0 },
     accounts: chargeReadings(
       { dose, tamp, yield: cup, time: timed, taste, gate },
       { purpose, isSimulated, grindOwner, isReferenceOff: false },
     ),
-    missing: missingPart(facts, recipe),
+    missing: missingPart(facts, recipe, isLooked),
     severalChanged: (changedSinceLast?.length ?? 0) > 1,
     unevenSigns: unevenSigns(facts, taste, context),
     of: { facts, recipe, context },
@@ -85,7 +91,11 @@ function readYield(facts: ShotFacts, recipe: Recipe): YieldReading {
   }
 }
 
-function missingPart(facts: ShotFacts, recipe: Recipe): MissingPart | null {
+function missingPart(
+  facts: ShotFacts,
+  recipe: Recipe,
+  isLooked: (kind: ReadingKind) => boolean,
+): MissingPart | null {
   const isMissing: Record<MissingPart, boolean> = {
     clock: facts.clock === null,
     'first-drop': recipe.clock === 'drop' && facts.clock?.firstDrop === 'missed',
@@ -94,7 +104,17 @@ function missingPart(facts: ShotFacts, recipe: Recipe): MissingPart | null {
     dose: facts.dose === null,
     tamp: facts.tamp.tilt === null && facts.tamp.settled === null,
   }
-  return MISSING_PARTS.find((part) => isMissing[part]) ?? null
+  return MISSING_PARTS.find((part) => isMissing[part] && isLooked(READING_OF[part])) ?? null
+}
+
+/** The reading that a part is wanted for. */
+const READING_OF: Record<MissingPart, ReadingKind> = {
+  clock: 'time',
+  'first-drop': 'time',
+  cup: 'yield',
+  taste: 'taste',
+  dose: 'dose',
+  tamp: 'tamp',
 }
 
 /** Two spouts should give alike. */

@@ -15,6 +15,7 @@ import {
   type ShotContext,
   type Tongue,
 } from './context.ts'
+import type { Focus } from '../training/focus.ts'
 import { readShot } from './readShot.ts'
 import type { Readings } from './types.ts'
 
@@ -35,6 +36,8 @@ export interface AsItStood {
     | (MachineKnown & {
         switchedOnAt: string | null
         warmUpMinutes: number
+        /** Left out where it was not kept. */
+        setC?: number | null
         /** What the basket in the group is made for, in g. */
         basketNominalG: number | null
         /** Left out where it was not kept. */
@@ -49,6 +52,8 @@ export interface AsItStood {
         innerBurrAt?: number | null
       })
     | null
+  /** What the training looked at; left out where that was all. */
+  focus?: Focus
 }
 
 /** All that is kept of a shot that its reading looks at. */
@@ -118,7 +123,9 @@ function changedBetween(before: RecordedShot, after: RecordedShot): Change[] {
     yield: differ(({ facts }) => facts.wanted?.yieldG, same),
     basket: differ(({ stood }) => stood.machine?.basketId, same),
     coffee: differ(({ stood }) => stood.coffee?.roastedOn, same),
-    temperature: differ(({ facts }) => facts.noted?.waterC, within(SAME_WATER_C)),
+    temperature:
+      differ(({ facts }) => facts.noted?.waterC, within(SAME_WATER_C)) ||
+      differ(({ facts }) => facts.noted?.cycle, same),
     tamp: differ(({ facts }) => facts.tamp.tilt, same),
   }
   return CHANGES.filter((change) => changed[change])
@@ -162,6 +169,8 @@ function contextOf({
     purpose,
     isSimulated,
     grindOwner,
+    // A set looks at all.
+    focus: purpose === 'assessment' ? null : (stood.focus ?? null),
     doseMethod: noted?.doseMethod ?? NO_CONTEXT.doseMethod,
     signs: { ...noted?.signs, ...signsOfMarks(noted?.marks ?? [], facts.clock) },
     tongue: tongueOf(shot, stood),
@@ -180,12 +189,13 @@ function coffeeKnown({ coffee, pulledOn }: AsItStood): Partial<ShotContext> {
 function groupKnown({ machine }: AsItStood, pulledAt: string): Partial<ShotContext> {
   if (machine === null) return {}
   const { switchedOnAt, warmUpMinutes, basketNominalG, isLever, hasReleaseValve } = machine
-  const { isRecipesBasket = null } = machine
+  const { isRecipesBasket = null, setC = null } = machine
   const minutesOn = switchedOnAt === null ? -1 : (Date.parse(pulledAt) - Date.parse(switchedOnAt)) / 60_000
   return {
     machine: { isLever, hasReleaseValve },
     basketNominalG,
     isRecipesBasket,
+    setC,
     // Switched on after the shot it says nothing of it.
     warmUp: minutesOn < 0 ? null : { minutesOn, minutesNeeded: warmUpMinutes },
   }

@@ -12,8 +12,17 @@ export type Standing = (typeof STANDINGS)[number]
 /** Which side of its target a value lies on. */
 export type Direction = 'under' | 'at' | 'over'
 
+/** Why a reading is not judged. */
 export type NotJudged =
-  'not-weighed' | 'not-seen' | 'not-tasted' | 'abandoned' | 'stopped-too-far' | 'only-recorded' | TimeUnknown
+  | 'not-weighed'
+  | 'not-seen'
+  | 'not-tasted'
+  | 'abandoned'
+  | 'stopped-too-far'
+  | 'only-recorded'
+  /** The day's focus leaves it out. */
+  | 'not-looked-at'
+  | TimeUnknown
 
 /** One measured reading against its target, all in the reading's own base unit. */
 export interface Measured {
@@ -27,6 +36,7 @@ export interface Measured {
   direction: Direction
 }
 
+/** A reading that is not judged, and why. */
 export interface Unjudged {
   judged: false
   why: NotJudged
@@ -66,10 +76,15 @@ export interface TasteMeasured extends Measured {
   bothStrong: boolean
 }
 
+/** The dose against its target, in g. */
 export type DoseReading = Measured | Unjudged
+/** The tamp, as it was seen. */
 export type TampReading = TampSeen | Unjudged
+/** What was in the cup against its target. */
 export type YieldReading = YieldMeasured | Unjudged
+/** The time at target against the window, in s on the recipe’s clock. */
 export type TimeReading = TimeMeasured | Unjudged
+/** The taste against its target, 0–10. */
 export type TasteReading = TasteMeasured | Unjudged
 
 export const GATE_FAULTS = [
@@ -93,6 +108,7 @@ export const GATE_UNKNOWNS = ['machine', 'basket', 'basket-size', 'purge', 'dose
 /** A part of the gate nobody looked at. */
 export type GateUnknown = (typeof GATE_UNKNOWNS)[number]
 
+/** Whether a shot is evidence about the grind, and what keeps it from being so. */
 export interface Gate {
   passed: boolean
   faults: GateFault[]
@@ -101,6 +117,7 @@ export interface Gate {
   done: GateUnknown[]
 }
 
+/** How a shot flowed, by its time at target or a bound on it. */
 export const FLOW_STATES = ['choking', 'slow', 'on', 'fast', 'gushing', 'unknown'] as const
 export type FlowState = (typeof FLOW_STATES)[number]
 
@@ -110,6 +127,7 @@ export interface Flow {
   missLn: number
 }
 
+/** What shows that water took a short cut. */
 export const UNEVEN_SIGNS = [
   'spurting',
   'one-sided',

@@ -1,7 +1,9 @@
 import { brewRatio } from './recipe.ts'
 
+/** Of which two give the third. */
 export const AMOUNTS = ['doseG', 'yieldG', 'ratio'] as const
 export type Amount = (typeof AMOUNTS)[number]
+/** Dose and yield in g and their ratio; null where it is to be worked out. */
 export type Amounts = Record<Amount, number | null>
 
 /**
@@ -24,6 +26,7 @@ function isAbove0(value: number | null): boolean {
   return value !== null && value > 0 && value < Infinity
 }
 
+/** How long a drink is for its dose. */
 export const DRINK_LENGTHS = ['ristretto', 'normale', 'lungo'] as const
 export type DrinkLength = (typeof DRINK_LENGTHS)[number]
 

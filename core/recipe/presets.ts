@@ -7,6 +7,7 @@ export const TAMP_SCHOOLS = ['settled', 'force', 'depth', 'levelling-tool', 'lev
 /** What ends a tamp: the bed, a force, a depth, or a tool that sets it. */
 export type TampSchool = (typeof TAMP_SCHOOLS)[number]
 
+/** For how many cups a basket is made. */
 export const BASKET_SIZES = ['single', 'double', 'triple'] as const
 export type BasketSize = (typeof BASKET_SIZES)[number]
 
@@ -27,6 +28,7 @@ export interface RecipePreset {
   basketSize: BasketSize
 }
 
+/** Recipes that ship, a school each. */
 export const RECIPE_PRESETS = [
   'normale-pump',
   'normale-drop',

@@ -32,6 +32,7 @@ export type StepKey = (typeof STEP_KEYS)[number]
 /** Steps left out, or done wrong, by which someone could be hurt. */
 export const SAFETY_STEPS: readonly StepKey[] = ['flush', 'lock-in', 'raise-lever', 'knock-out', 'rinse']
 
+/** What a step can be timed by. */
 export const STEP_TIMERS = ['none', 'flush', 'warm-up', 'lock-to-start'] as const
 export type StepTimer = (typeof STEP_TIMERS)[number]
 
@@ -58,6 +59,7 @@ export const OBSERVERS = ['trainer', 'self'] as const
 /** Who says that a step was done. */
 export type Observer = (typeof OBSERVERS)[number]
 
+/** Routines that ship, by how a house works. */
 export const ROUTINE_PRESETS = [
   'by-weight',
   'single-dosing',

@@ -45,7 +45,9 @@ export interface RatingFact extends Asked {
   isWhole: boolean
 }
 
+/** A fact of the table, of whichever kind. */
 export type FactRow = AnswerFact | ChoiceFact | SeveralFact | AmountFact | RatingFact
+/** Facts by their names. */
 export type FactRows = Readonly<Record<string, FactRow>>
 
 /** What a row of the table holds; null is "not known". */

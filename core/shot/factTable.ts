@@ -3,6 +3,8 @@ import type { BarStep } from './barSteps.ts'
 import type { AmountFact, AnswerFact, ChoiceFact, FactBounds, RatingFact, SeveralFact } from './factKinds.ts'
 import {
   ABANDONMENTS,
+  AFTER_FEELS,
+  CYCLE_PLACES,
   DISTRIBUTIONS,
   LOW_DOSE_RULES,
   MATCHES,
@@ -102,9 +104,12 @@ export const FACTS = {
     distributions: several(DISTRIBUTIONS, 'dose', 'more'),
     clumps: answer('dose', 'more'),
     spilt: answer('dose', 'more'),
+    /** Grounds that cling and fly. */
+    staticCling: answer('dose', 'more'),
     beansInG: amount('mass', FACT_BOUNDS.doseNetG, 'dose', 'more'),
     /** Of the water at the group, as a thermometer read it. */
     waterC: amount('temperature', FACT_BOUNDS.waterC, 'ready', 'more'),
+    cycle: choice(CYCLE_PLACES, 'ready', 'more'),
     /** What was done with a dose that turned out low after tamping. */
     lowDose: choice(LOW_DOSE_RULES, 'tamp', 'own'),
     /** Wrist and elbow above the tamper, or the wrist bent. */
@@ -120,6 +125,7 @@ export const FACTS = {
     served: choice(SERVED, 'look', 'first'),
     /** Against the words on the bag. */
     bagMatched: choice(MATCHES, 'taste', 'first'),
+    afterFeel: choice(AFTER_FEELS, 'taste', 'more'),
     /** By whoever pulled. */
     selfRating: rating(FACT_BOUNDS.rating, false, 'look', 'more'),
   },

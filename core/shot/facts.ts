@@ -4,6 +4,7 @@ import { FACTS } from './factTable.ts'
 import type { ShotNotes } from './notes.ts'
 import type { FirstDrop } from './seen.ts'
 
+/** What is tasted on a scale from 0 to 10. */
 export type TasteAxis = keyof typeof FACTS.taste
 /** What is tasted on a scale, in the order in which it is asked for. */
 export const TASTE_AXES = [

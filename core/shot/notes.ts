@@ -1,4 +1,4 @@
-import type { StepKey } from '../routine/steps.ts'
+import { type StepsSeen, noStepsSeen } from '../routine/stepMarks.ts'
 import { type FactsOf, nothingOf } from './factKinds.ts'
 import { FACTS } from './factTable.ts'
 import type { FlowMark } from './marks.ts'
@@ -12,14 +12,13 @@ export interface MarkAt {
 }
 
 /** Notes that have a shape of their own. */
-export interface ShapedNotes {
+export interface ShapedNotes extends StepsSeen {
   marks: MarkAt[]
   /** Two cups under two spouts, each weighed, in g. */
   cupsG: [number, number] | null
   /** What the one at the bar expected of the time, and what the tool did, in s on the recipe's clock. */
   predicted: { byPersonS: number | null; byToolS: number | null } | null
   signs: SignsSeen
-  stepsDone: StepKey[]
 }
 
 /** What was noted of one shot at the bar, beyond what it is judged by first. Null is "not noted". */
@@ -27,5 +26,12 @@ export interface ShotNotes extends FactsOf<typeof FACTS.noted>, ShapedNotes {}
 
 /** Notes of a shot of which nothing was noted. */
 export function noNotes(): ShotNotes {
-  return { ...nothingOf(FACTS.noted), marks: [], cupsG: null, predicted: null, signs: {}, stepsDone: [] }
+  return {
+    ...nothingOf(FACTS.noted),
+    ...noStepsSeen(),
+    marks: [],
+    cupsG: null,
+    predicted: null,
+    signs: {},
+  }
 }

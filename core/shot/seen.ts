@@ -2,12 +2,15 @@
 export const TILTS = ['level', 'slight', 'clear'] as const
 export type Tilt = (typeof TILTS)[number]
 
+/** Which side of a bed lies low, as whoever stands before the group sees it. */
 export const SIDES = ['left', 'right', 'front', 'back'] as const
 export type Side = (typeof SIDES)[number]
 
+/** How the stream ran. */
 export const STREAMS = ['even', 'spurting', 'one-sided'] as const
 export type Stream = (typeof STREAMS)[number]
 
+/** How the spent puck looks after knocking out. */
 export const PUCKS = ['even', 'holes', 'thin-side', 'soup', 'powder'] as const
 export type Puck = (typeof PUCKS)[number]
 
@@ -34,6 +37,14 @@ export type Served = (typeof SERVED)[number]
 export const MATCHES = ['matched', 'partly', 'not'] as const
 /** How far a cup tasted of what its bag says. */
 export type Match = (typeof MATCHES)[number]
+
+export const CYCLE_PLACES = ['light-just-out', 'later', 'heating'] as const
+/** Where in its cycle a simple machine was as the pump started. */
+export type CyclePlace = (typeof CYCLE_PLACES)[number]
+
+export const AFTER_FEELS = ['gone', 'clean', 'lingers', 'rough'] as const
+/** What stays in the mouth once the cup is swallowed or spat. */
+export type AfterFeel = (typeof AFTER_FEELS)[number]
 
 export const LOW_DOSE_RULES = ['discard', 'top-up', 'more-grounds'] as const
 /** What a house does when a dose turns out low after tamping. */

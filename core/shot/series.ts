@@ -20,6 +20,7 @@ export function packSeries(samples: readonly ShotSample[]): string {
     .join(' ')
 }
 
+/** What a packed series looks like, to be checked where it comes in. */
 export const PACKED_SERIES = /^(-?[0-9a-z]+:-?[0-9a-z]+( -?[0-9a-z]+:-?[0-9a-z]+)*)?$/
 
 /** Samples from what `packSeries` made of them, exact to a hundredth. */

@@ -18,6 +18,7 @@ export function doseTrimG(doseNetG: number, targetDoseG: number): number {
   return roundG(targetDoseG - doseNetG)
 }
 
+/** The vessel whose weight was forgotten, and what then lies in it, in g. */
 export interface TareRescue {
   vessel: Vessel
   netG: number

@@ -16,6 +16,7 @@ export interface SignOff {
   ageDays: number
 }
 
+/** What a trainee can do, by their last shots. */
 export interface TraineeSkill {
   readings: Record<ReadingKind, ReadingSkill>
   meanCallScore: number | null

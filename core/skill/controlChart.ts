@@ -3,6 +3,7 @@ const LIMIT_IN_RANGES = 2.66
 const RUN_ON_ONE_SIDE = 8
 const RUN_OF_TREND = 6
 
+/** What a chart shows that chance alone would seldom do. */
 export const CHART_SIGNALS = ['outside', 'one-side', 'trend', 'shift'] as const
 export type ChartSignal = (typeof CHART_SIGNALS)[number]
 
@@ -14,6 +15,7 @@ export interface Signal {
   isWorse: boolean
 }
 
+/** Centre and limits of a run, in the unit of its deviations, and what stands out in it. */
 export interface ControlChart {
   centre: number
   lower: number

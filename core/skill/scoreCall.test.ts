@@ -3,6 +3,7 @@ import { type Call, type CallTruth, scoreCall } from './scoreCall.ts'
 const CALL: Call = { verdict: 'under', cause: 'dose-low', move: 'hold' }
 const truth = (part: Partial<CallTruth> = {}): CallTruth => ({
   verdict: 'under',
+  flow: 'fast',
   move: 'hold',
   causes: [
     { cause: 'dose-low', probability: 0.7 },
@@ -42,4 +43,11 @@ test('"not enough to tell" earns full marks where it is so, and nobody is marked
 test('untasted, cause and move are scored and the verdict is not', () => {
   expect(scoreCall({ ...CALL, verdict: 'over' }, truth({ verdict: null }))).toBe(1)
   expect(scoreCall({ ...CALL, move: 'finer' }, truth({ verdict: null }))).toBe(0.5)
+})
+
+test('what is said by eye is held against the flow, and nothing where that is not known', () => {
+  const byEye: Call = { ...CALL, verdict: 'fast' }
+  expect(scoreCall(byEye, truth({ verdict: null }))).toBe(1)
+  expect(scoreCall({ ...byEye, verdict: 'slow' }, truth())).toBeCloseTo(2 / 3)
+  expect(scoreCall({ ...byEye, verdict: 'slow' }, truth({ flow: null }))).toBe(1)
 })

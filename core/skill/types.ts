@@ -48,5 +48,6 @@ export const DEFAULT_PROGRAMME: SkillProgramme = {
   assessFrom: 0.8,
 }
 
+/** The ladder, from the first shots to a signature that has run out. */
 export const RUNGS = ['new', 'learning', 'steady', 'ready', 'signed-off', 'due'] as const
 export type Rung = (typeof RUNGS)[number]

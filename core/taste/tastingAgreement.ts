@@ -10,6 +10,7 @@ export interface DoubleTasting {
   reference: TastingSlip
 }
 
+/** How far two tasters agree on one axis, 0–10. */
 export interface AxisAgreement {
   cups: number
   /** Mean absolute difference on 0–10; null where no cup was tasted by both. */
@@ -20,6 +21,7 @@ export interface AxisAgreement {
   sharpness: number | null
 }
 
+/** How far a taster agrees with a reference. */
 export interface TastingAgreement {
   axes: Record<TasteAxis, AxisAgreement>
   /** On under – balanced – over. */

@@ -20,8 +20,10 @@ export const PUMP_RECIPE: Recipe = {
   sweetMin: 5,
 }
 
+/** The same double on the drop clock. */
 export const DROP_RECIPE: Recipe = { ...PUMP_RECIPE, clock: 'drop', timeMinS: 20, timeMaxS: 26 }
 
+/** A stepped grinder of forty settings; lower is finer. */
 export const GRINDER: GrinderScale = {
   minSetting: 0,
   maxSetting: 40,
@@ -30,9 +32,12 @@ export const GRINDER: GrinderScale = {
   touchingAt: null,
 }
 
+/** A portafilter with a known weight. */
 export const PORTAFILTER: Vessel = { id: 'pf-3', name: 'Portafilter 3', kind: 'portafilter', emptyG: 412.6 }
+/** A dosing cup with a known weight. */
 export const DOSING_CUP: Vessel = { id: 'dc-1', name: 'Dosing cup', kind: 'dosing-cup', emptyG: 172.4 }
 
+/** What of a careful shot is to be otherwise: g, s. */
 export interface Pull {
   doseG?: number
   firstDropS?: number | null

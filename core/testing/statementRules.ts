@@ -20,7 +20,7 @@ const isFast = ({ flow }: Readings) => ranFast(flow)
 const isSlow = ({ flow }: Readings) => ranSlow(flow)
 
 /** Rules of safety: what advice could hurt. */
-const SAFE: Record<string, StatementRule> = {
+export const SAFE: Record<string, StatementRule> = {
   'every choke has the caution about pressure': ({ pressureCaution }, { flow, of: { facts } }) =>
     pressureCaution !== null || (flow.state !== 'choking' && facts.abandoned !== 'choked'),
   'a pump that ran without a drop has it too': ({ pressureCaution }, { of: { facts } }) =>
@@ -132,4 +132,5 @@ const LEVERS: Record<Fault, string> = {
   'ratio-long': 'ratio',
 }
 
+/** Every rule that a statement must hold. */
 export const STATEMENT_RULES: Readonly<Record<string, StatementRule>> = { ...SAFE, ...ONE }

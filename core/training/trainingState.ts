@@ -1,5 +1,6 @@
 import type { TasteTargets } from '../recipe/recipe.ts'
 import type { ShotPurpose } from '../shot/purpose.ts'
+import { FOCUS_ON_ALL, type Focus } from './focus.ts'
 import { trainingOrder } from './trainingOrder.ts'
 
 /** Who stands at which group; several may stand at one and take turns. */
@@ -10,6 +11,7 @@ export interface Seat {
   groupNo: number
 }
 
+/** Who sets the grind: a time that is off is charged to them. */
 export const GRIND_OWNERS = ['trainer', 'trainee'] as const
 export type GrindOwner = (typeof GRIND_OWNERS)[number]
 
@@ -44,6 +46,7 @@ export interface LockedSetting {
   money: number | null
 }
 
+/** Why a locked setting should be looked at again. */
 export const RECHECK_REASONS = ['break', 'bag', 'dose', 'basket', 'burr', 'age', 'other'] as const
 export type RecheckReason = (typeof RECHECK_REASONS)[number]
 
@@ -58,6 +61,7 @@ export interface LeftReady {
 export type TrainingHappening =
   | { kind: 'started'; setup: TrainingSetup }
   | { kind: 'changed'; setup: TrainingSetup }
+  | { kind: 'focused'; focus: Focus }
   | { kind: 'break-began' }
   | { kind: 'break-ended' }
   | { kind: 'locked'; lock: LockedSetting }
@@ -65,6 +69,7 @@ export type TrainingHappening =
   | { kind: 'ended'; left: LeftReady }
   | { kind: 'reopened' }
 
+/** Something that happened in a training, with who noted it and when by their clock. */
 export interface TrainingEvent {
   eventId: string
   by: string
@@ -76,6 +81,7 @@ export interface TrainingEvent {
   happening: TrainingHappening
 }
 
+/** A locked setting, who locked it, and what has happened since. */
 export interface Lock extends LockedSetting {
   at: string
   by: string
@@ -83,10 +89,13 @@ export interface Lock extends LockedSetting {
   recheck: readonly RecheckReason[]
 }
 
+/** How a training stands. */
 export interface TrainingState {
   startedAt: string
   startedBy: string
   setup: TrainingSetup
+  /** What it looks at just now. */
+  focus: Focus
   onBreakSince: string | null
   breaks: readonly { from: string; to: string }[]
   lock: Lock | null
@@ -135,6 +144,8 @@ function next(state: TrainingState | null, event: TrainingEvent): TrainingState 
   switch (happening.kind) {
     case 'changed':
       return { ...state, setup: happening.setup, lock: rechecked(state, happening.setup) }
+    case 'focused':
+      return { ...state, focus: happening.focus }
     case 'break-began':
       return { ...state, onBreakSince: state.onBreakSince ?? at }
     case 'break-ended':
@@ -162,7 +173,17 @@ function next(state: TrainingState | null, event: TrainingEvent): TrainingState 
 }
 
 function begun({ at, by }: TrainingEvent, setup: TrainingSetup): TrainingState {
-  return { startedAt: at, startedBy: by, setup, onBreakSince: null, breaks: [], lock: null, ended: null }
+  const focus = FOCUS_ON_ALL
+  return {
+    startedAt: at,
+    startedBy: by,
+    setup,
+    focus,
+    onBreakSince: null,
+    breaks: [],
+    lock: null,
+    ended: null,
+  }
 }
 
 /** Another bag on the same grinder asks for a look; another grinder or recipe has a setting of its own. */

@@ -8,6 +8,7 @@ export const UNITS = {
 
 export type Quantity = keyof typeof UNITS
 export type UnitOf<Q extends Quantity> = (typeof UNITS)[Q][number]
+/** A unit of any quantity. */
 export type Unit = UnitOf<Quantity>
 /** One chosen unit for each quantity. */
 export type UnitChoice = { [Q in Quantity]: UnitOf<Q> }

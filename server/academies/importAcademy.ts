@@ -75,7 +75,7 @@ interface InFile {
 
 /** What a shot was pulled with stands in the same file, in one revision each. */
 function shotRow(
-  { facts: _facts, judgedBy: _judgedBy, note: _note, series: _series, pulledAt, ...rest }: FileShot,
+  { facts: _facts, judgedBy: _judgedBy, note: _note, series: _series, pulledAt, focus, ...rest }: FileShot,
   { timeZone, things, teaching }: InFile,
 ) {
   const isPullerTeaching = teaching.has(rest.personId)
@@ -85,6 +85,7 @@ function shotRow(
     pulledAt,
     timeZone,
     isPullerTeaching,
+    focus,
   })
   return { ...rest, pulledAt: new Date(pulledAt), stood }
 }

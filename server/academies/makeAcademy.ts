@@ -13,13 +13,16 @@ export interface FirstHead {
   passwordHash: string | null
 }
 
+/** An academy as it is founded; what is left out is as most have it. */
+export type NewAcademy = Omit<Academy, 'clockHabit'>
+
 /**
  * Stores a new academy with its head. The transaction has named it.
  * @throws {Refusal} `invalid-input` at `signInPath` when the sign-in name is taken
  */
 export async function makeAcademy(
   transaction: AcademyTransaction,
-  made: Academy,
+  made: NewAcademy,
   head: FirstHead,
   signInPath: string,
   now: Date,

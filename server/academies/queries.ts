@@ -24,6 +24,7 @@ export async function findAcademyRecord(transaction: AcademyTransaction): Promis
       name: academy.name,
       town: academy.town,
       timeZone: academy.timeZone,
+      clockHabit: academy.clockHabit,
       isDemo: academy.isDemo,
       revisionNo: academy.revisionNo,
     })
@@ -36,7 +37,7 @@ export async function findAcademyRecord(transaction: AcademyTransaction): Promis
 export async function updateAcademy(
   transaction: AcademyTransaction,
   basedOnNo: number,
-  set: Pick<Academy, 'name' | 'town' | 'timeZone'>,
+  set: Pick<Academy, 'name' | 'town' | 'timeZone' | 'clockHabit'>,
 ): Promise<boolean> {
   const changed = await transaction
     .update(academy)

@@ -18,11 +18,13 @@ export function academyRoutes(house: House): Router {
 /** @throws {Refusal} `changed-meanwhile` with both versions */
 async function changeAcademy(
   { actor, transaction, now }: Errand,
-  { basedOnNo, ...wanted }: AcademyChange,
+  { basedOnNo, ...asked }: AcademyChange,
 ): Promise<AcademyRecord> {
   const before = await findAcademyRecord(transaction)
-  const { name, town, timeZone } = before
-  if (name === wanted.name && town === wanted.town && timeZone === wanted.timeZone) return before
+  const { name, town, timeZone, clockHabit } = before
+  const wanted = { clockHabit, ...asked }
+  const isSame = ['name', 'town', 'timeZone', 'clockHabit'] as const
+  if (isSame.every((field) => before[field] === wanted[field])) return before
   if (timeZone !== wanted.timeZone) await refuseUnknownZone(transaction, wanted.timeZone, 'timeZone')
   if (!(await updateAcademy(transaction, basedOnNo, wanted))) {
     throw new Refusal('changed-meanwhile', 'Someone changed the academy meanwhile.', [], {
@@ -38,7 +40,7 @@ async function changeAcademy(
       actorId,
       personId: null,
       subjectId: academyId,
-      before: { name, town, timeZone },
+      before: { name, town, timeZone, clockHabit },
       after: wanted,
     },
     now,

@@ -1,4 +1,4 @@
-import { timeZone as zone } from '@calm-apron/contract'
+import { doors, timeZone as zone } from '@calm-apron/contract'
 import { type TestServer, serveTest, somebody } from '../testing/serve.ts'
 
 let server: TestServer
@@ -24,4 +24,18 @@ test('a zone that only the browser knows is refused; with each of the others day
     ])
   await change('Pacific/Auckland').expect(200)
   await head.get('/api/v1/audit?from=2026-11-01').expect(200)
+})
+
+test('how times of day are told is the head’s to say; a page that knows nothing of it leaves it', async () => {
+  const head = await server.as(somebody('head'))
+  const now = async () => doors.parse((await head.get('/api/v1/doors').expect(200)).body).session?.academy
+  const revisionNo = (await now())?.revisionNo ?? 0
+  const change = (basedOnNo: number, part: object) =>
+    head
+      .patch('/api/v1/academy')
+      .send({ basedOnNo, name: 'Tern & Thimble', town: 'Ostrel', timeZone: 'Atlantic/Azores', ...part })
+  await change(revisionNo, { clockHabit: '13-hours' }).expect(422)
+  await change(revisionNo, { clockHabit: '12-hours' }).expect(200)
+  await change(revisionNo + 1, { town: 'Ostrel Bay' }).expect(200)
+  expect(await now()).toMatchObject({ clockHabit: '12-hours', town: 'Ostrel Bay' })
 })

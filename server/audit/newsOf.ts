@@ -19,6 +19,7 @@ const ABOUT: Record<AuditKind, About | null> = {
   'call-made': 'shot',
   'call-skipped': 'shot',
   'reading-overruled': 'shot',
+  'shot-repurposed': 'shot',
   'photo-added': 'shot',
   'training-started': null,
   'training-changed': null,

@@ -2,7 +2,7 @@ import type { AuditEntry, AuditKind } from '@calm-apron/contract'
 import type { Actor } from '../doors/actor.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { withheldFrom } from '../shots/withheld.ts'
-import { tastedOf } from '../tasting/queries.ts'
+import { openAmong } from '../tasting/queries.ts'
 
 /** Traces that hold what was tasted or said of a shot: closed to all but whoever said it, until the slips open. */
 const OF_THE_SLIPS: ReadonlySet<AuditKind> = new Set([
@@ -15,6 +15,7 @@ const OF_THE_SLIPS: ReadonlySet<AuditKind> = new Set([
 const OF_THE_NUMBERS: ReadonlySet<AuditKind> = new Set([
   'shot-recorded',
   'shot-corrected',
+  'shot-repurposed',
   'reading-overruled',
 ])
 
@@ -27,7 +28,7 @@ export async function asSeenBy(
   const subjects = (kinds: ReadonlySet<AuditKind>) => [
     ...new Set(entries.filter(({ kind }) => kinds.has(kind)).map(({ subjectId }) => subjectId)),
   ]
-  const open = await tastedOf(transaction, subjects(OF_THE_SLIPS))
+  const open = await openAmong(transaction, subjects(OF_THE_SLIPS))
   const withheld = await withheldFrom({ actor, transaction }, subjects(OF_THE_NUMBERS))
   return entries.map((entry) => {
     const { kind, subjectId, actorId } = entry

@@ -1,8 +1,8 @@
 import { parseArgs } from 'node:util'
-import { type Academy, fieldErrors, name, signInName, timeZone } from '@calm-apron/contract'
+import { fieldErrors, name, signInName, timeZone } from '@calm-apron/contract'
 import { v7 as uuidv7 } from 'uuid'
 import { z } from 'zod'
-import { makeAcademy } from '../academies/makeAcademy.ts'
+import { type NewAcademy, makeAcademy } from '../academies/makeAcademy.ts'
 import { behindDoor, inAcademy } from '../database/inAcademy.ts'
 import { databaseOver, openPool } from '../database/pool.ts'
 import { makeLink } from '../doors/invitations.ts'
@@ -65,7 +65,7 @@ async function makeNew(): Promise<void> {
   const academyId = uuidv7()
   const personId = uuidv7()
   const token = newToken()
-  const made: Academy = { academyId, timeZone: zone, ...rest }
+  const made: NewAcademy = { academyId, timeZone: zone, ...rest }
   const { invitation } = await inAcademy(database, academyId, async (transaction) => {
     const first = { personId, displayName: head, signInName: signIn, passwordHash: null }
     await makeAcademy(transaction, made, first, '--sign-in', now)

@@ -11,7 +11,7 @@ const MIGRATION_LOCK = 4_180_001
 
 /** What the app may do beyond reading and adding rows; whatever is not named here can't be changed or removed by it. */
 const MAY_CHANGE: Record<string, readonly string[]> = {
-  academy: ['name', 'town', 'time_zone', 'revision_no'],
+  academy: ['name', 'town', 'time_zone', 'clock_habit', 'revision_no'],
   person: ['role', 'ended_at', 'revision_no'],
   person_name: ['display_name'],
   account: ['password_hash', 'pin_hash'],
@@ -19,6 +19,8 @@ const MAY_CHANGE: Record<string, readonly string[]> = {
   remembered_sign_in: ['full_at'],
   invitation: ['expires_at', 'used_at'],
   claim: ['confirmed_at', 'is_denied'],
+  // How it is called now; how before stands in `repurposing`.
+  shot: ['purpose', 'fault_shown'],
   prepared: ['revision_no', 'name_key', 'search_text', 'archived_at', 'over_on'],
 }
 const MAY_REMOVE = ['session', 'remembered_sign_in', 'set_aside']

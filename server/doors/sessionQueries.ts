@@ -247,11 +247,11 @@ export async function findSessionState(
     .where(eq(session.sessionId, sessionId))
   if (!row) return null
   const { handedPersonId, handedShotId, endsAt } = row.session
-  const { academyId, name, town, timeZone, isDemo, revisionNo } = row.academy
+  const { academyId, name, town, timeZone, clockHabit, isDemo, revisionNo } = row.academy
   return {
     sessionId,
     person: { personId: row.person.personId, displayName: row.name, role: row.person.role },
-    academy: { academyId, name, town, timeZone, isDemo, revisionNo },
+    academy: { academyId, name, town, timeZone, clockHabit, isDemo, revisionNo },
     signInName: row.account?.signInName ?? null,
     hasPin: row.account?.pinHash != null,
     handedOver:

@@ -7,7 +7,13 @@ const MARK = '2:'
  * Fields that bodies got since the first release, and what a body without one of them is read as. A digest of that time
  * was taken of the body as it was read then, without them.
  */
-const ADDED_SINCE: Readonly<Record<string, unknown>> = { faultShown: null, isSimulated: false }
+const ADDED_SINCE: Readonly<Record<string, unknown>> = {
+  faultShown: null,
+  isSimulated: false,
+  isFirstCallAsked: null,
+  areNotesAsked: null,
+  focus: null,
+}
 
 /** A digest of JSON that does not depend on the order of its keys. */
 export function bodyDigest(body: unknown): string {

@@ -9,7 +9,8 @@ import type { Errand } from '../http/serve.ts'
 import type { DocumentPart, Within } from '../http/streamed.ts'
 import { findShots } from '../shots/queries.ts'
 import { withheldFrom } from '../shots/withheld.ts'
-import { tastedOf } from '../tasting/queries.ts'
+import { watchesBy } from '../training/watchQueries.ts'
+import { openAmong } from '../tasting/queries.ts'
 import {
   type InPages,
   callsMadeBy,
@@ -56,6 +57,8 @@ export async function* exportPerson(within: Within, personId: string): AsyncGene
     unsealed(personId),
   ))
     yield { list: 'slips', items }
+  for await (const items of pages(within, personId, watchesBy, ({ watchId }) => watchId, asOwn))
+    yield { list: 'watches', items }
   for await (const items of pages(within, personId, rulingsAbout, ({ rulingId }) => rulingId, readable))
     yield { list: 'rulings', items }
   for await (const items of pages(
@@ -148,19 +151,22 @@ const shotIdOf = ({ shotId }: { shotId: string }) => shotId
 function unsealed<T extends { shotId: string }>(personId: string): Shown<T> {
   return async ({ actor, transaction }, items) => {
     if (personId === actor.personId) return [...items]
-    const open = await tastedOf(transaction, items.map(shotIdOf))
+    const open = await openAmong(transaction, items.map(shotIdOf))
     return items.filter(({ shotId }) => open.has(shotId))
   }
 }
 
 /** A ruling gives the reading away: it is read like one, but for whoever made it. */
 const readable: Shown<Ruling> = async ({ actor, transaction }, items) => {
-  const open = await tastedOf(transaction, items.map(shotIdOf))
+  const open = await openAmong(transaction, items.map(shotIdOf))
   const withheld = await withheldFrom({ actor, transaction }, items.map(shotIdOf))
   return items.filter(
     ({ shotId, ruledBy }) => ruledBy === actor.personId || (open.has(shotId) && !withheld.has(shotId)),
   )
 }
+
+/** What they saw of others is theirs; another's reading is not told by it. */
+const asOwn: Shown<PersonExport['watches'][number]> = (_errand, items) => Promise.resolve([...items])
 
 const notBlanked: Shown<PersonExport['photos'][number]> = (_errand, items) =>
   Promise.resolve(items.filter(({ picture }) => picture !== ''))

@@ -50,7 +50,7 @@ export function prepareRoutes(house: House): Router {
     answer: await coffeeUsed(transaction, now),
   }))
   serve(house, router, ENDPOINTS.workedSettings, async (work) => ({
-    answer: { settings: await workedSettings(work, work.params.preparedId) },
+    answer: await workedSettings(work, work.params.preparedId),
   }))
   serve(house, router, ENDPOINTS.grindHistory, async (work) => ({
     answer: { seen: await grindHistory(work, work.params.preparedId, work.query) },

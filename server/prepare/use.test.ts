@@ -1,4 +1,5 @@
 import { coffeeUse, today, workedSettings } from '@calm-apron/contract'
+import { noNotes } from '@calm-apron/core'
 import { type TestServer, newId, prepared, serveTest, shotOf } from '../testing/serve.ts'
 import { bagThing, thingsBy } from '../testing/things.ts'
 
@@ -56,13 +57,28 @@ describe('what shots use', () => {
         .put(`/api/v1/shots/${newId()}`)
         .send({ ...shotOf({}, new Date().toISOString()), facts, bagId, isSimulated })
         .expect(201)
-    const worked = async () => (await server.http.get(`/api/v1/prepared/${prepared('grinder')}/worked`)).text
+    const worked = async () =>
+      workedSettings
+        .parse((await server.http.get(`/api/v1/prepared/${prepared('grinder')}/worked`)).body)
+        .settings.some(({ highest }) => highest >= 31.5)
     await pull(true)
     expect(await useOf(bagId)).toBeUndefined()
-    expect(await worked()).not.toContain('31.5')
+    expect(await worked()).toBe(false)
     await pull(false)
     expect((await useOf(bagId))?.shots).toBe(1)
-    expect(await worked()).toContain('31.5')
+    expect(await worked()).toBe(true)
+  })
+
+  test('what a shot’s beans and grounds weighed says what the grinder keeps', async () => {
+    const facts = shotOf({
+      dose: { by: 'net', netG: 18.2 },
+      noted: { ...noNotes(), beansInG: 18.9 },
+    }).facts
+    const body = { ...shotOf({}, new Date().toISOString()), facts }
+    await server.http.put(`/api/v1/shots/${newId()}`).send(body).expect(201)
+    const told = await server.http.get(`/api/v1/prepared/${prepared('grinder')}/worked`)
+    const [newest] = workedSettings.parse(told.body).retainedG
+    expect(newest).toBeCloseTo(0.7)
   })
 
   test('a coffee’s pace counts bags that are empty since', async () => {

@@ -3,11 +3,12 @@ import {
   type RecipeRevision,
   type ShotSummary,
   type WorkedSetting,
+  type WorkedSettings,
   asKind,
   recordedOf,
   teaches,
 } from '@calm-apron/contract'
-import { type InnerBurr, readRecorded, settingAfterBurrMove } from '@calm-apron/core'
+import { type InnerBurr, netG, readRecorded, retentionG, settingAfterBurrMove } from '@calm-apron/core'
 import { notThere } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { findRecipeRevisions, listShots } from '../shots/queries.ts'
@@ -16,6 +17,8 @@ import { findPrepared } from './queries.ts'
 
 /** As far back as settings are looked for. */
 const NEWEST_SHOTS = 300
+/** So many weigh-ins say what a grinder keeps. */
+const NEWEST_WEIGHED = 20
 
 interface Worked {
   setting: number
@@ -28,12 +31,12 @@ interface Worked {
  * was before is left out.
  * @throws {Refusal} `not-found` when it is no grinder
  */
-export async function workedSettings(errand: Errand, grinderId: string): Promise<WorkedSetting[]> {
+export async function workedSettings(errand: Errand, grinderId: string): Promise<WorkedSettings> {
   const { transaction } = errand
   const [record] = await findPrepared(transaction, [grinderId])
   const grinder = record && asKind(record, 'grinder')
   if (!grinder) throw notThere()
-  const shots = await shotsThatWorked(errand, grinderId)
+  const { pulled, shots } = await shotsOfGrinder(errand, grinderId)
   const coffeeOf = await coffeesOfBags(errand, shots)
   const byCoffee = new Map<PreparedRecord, Worked[]>()
   for (const shot of shots) {
@@ -43,11 +46,20 @@ export async function workedSettings(errand: Errand, grinderId: string): Promise
     if (setting === null || coffee === undefined) continue
     byCoffee.set(coffee, [...(byCoffee.get(coffee) ?? []), { setting, pulledAt }])
   }
-  return [...byCoffee].flatMap(([coffee, worked]) => summed(coffee, worked))
+  return {
+    settings: [...byCoffee].flatMap(([coffee, worked]) => summed(coffee, worked)),
+    retainedG: pulled.flatMap(retainedIn).slice(0, NEWEST_WEIGHED),
+  }
 }
 
-/** Newest first; of those who are asked for their call only what tells them nothing of it. */
-async function shotsThatWorked({ actor, transaction }: Errand, grinderId: string): Promise<ShotSummary[]> {
+/** What stayed in the grinder, where beans and grounds were weighed. */
+function retainedIn({ current: { facts } }: ShotSummary): number[] {
+  const [beansInG, doseG] = [facts.noted?.beansInG ?? null, netG(facts.dose)]
+  return beansInG === null || doseG === null ? [] : [retentionG(beansInG, doseG)]
+}
+
+/** Pulled for real, and those of them that worked, newest first; of those who are asked for their call only what tells them nothing of it. */
+async function shotsOfGrinder({ actor, transaction }: Errand, grinderId: string) {
   const query = { grinderId, limit: NEWEST_SHOTS }
   const listed = await listShots(transaction, actor.academyId, query, null, !teaches(actor.part))
   const shots = listed.slice(0, NEWEST_SHOTS)
@@ -56,7 +68,8 @@ async function shotsThatWorked({ actor, transaction }: Errand, grinderId: string
     shots.map(({ recipeRevisionId }) => recipeRevisionId),
   )
   const recipeOf = new Map(recipes.map((each) => [each.recipeRevisionId, each]))
-  return shots.filter((shot) => !shot.isSimulated && didWork(shot, recipeOf.get(shot.recipeRevisionId)))
+  const pulled = shots.filter(({ isSimulated }) => !isSimulated)
+  return { pulled, shots: pulled.filter((shot) => didWork(shot, recipeOf.get(shot.recipeRevisionId))) }
 }
 
 function didWork(shot: ShotSummary, recipe: RecipeRevision | undefined): boolean {

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { awaitsCall } from './queries.ts'
+import { awaitsCall } from './awaitsCall.ts'
 
 /** Which of a grinder’s shots of late tell something of it. */
 interface OnGrinder {

@@ -73,9 +73,11 @@ function asSent({
   ...shot
 }: ShotDetail): ShotInput {
   const { pulledAt, groupNo, trainingId, purpose, faultShown, isSimulated, grindOwner, isCallAsked } = shot
+  const { isFirstCallAsked, areNotesAsked } = shot
   return {
     ...{ personId, recipeRevisionId, barId, grinderId, bagId, machineId, pulledAt, groupNo, trainingId },
     ...{ purpose, faultShown, isSimulated, grindOwner, isCallAsked, series: shot.series, note: '' },
+    ...{ isFirstCallAsked, areNotesAsked, focus: shot.stood.focus ?? null },
     judgedBy: somebody('head'),
     facts: shot.current.facts,
   }

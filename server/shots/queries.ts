@@ -17,6 +17,7 @@ import type { AsItStood } from '@calm-apron/core'
 import type { DeviceInstant } from '../http/clock.ts'
 import type { PageEnd } from '../http/cursor.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
+import { awaitsCall } from './awaitsCall.ts'
 import { tastedOf } from '../tasting/queries.ts'
 import { type StoredFacts, toColumns } from './factsRow.ts'
 import { BESIDE, type FoundShot, SERIES, noteText, toRevision, toSummary } from './shotRow.ts'
@@ -45,7 +46,9 @@ export async function insertShot(
   { at: pulledAt, aheadS: clockAheadS }: DeviceInstant,
   stood: AsItStood,
 ): Promise<FoundShot['shot'] | null> {
-  const { facts: _facts, judgedBy: _judgedBy, note: _note, series, pulledAt: _told, ...setting } = input
+  const { facts: _facts, judgedBy: _judgedBy, note: _note, series, pulledAt: _told, ...rest } = input
+  // It stands among what was so when the shot was pulled.
+  const { focus: _focus, ...setting } = rest
   const [stored] = await transaction
     .insert(shot)
     .values({ academyId, shotId, ...setting, pulledAt, clockAheadS, stood })
@@ -71,11 +74,11 @@ export async function insertRevision(
   return stored
 }
 
-export interface ShotOwner {
+export interface ShotOwner extends Pick<
+  ShotInput,
+  'personId' | 'trainingId' | 'purpose' | 'isCallAsked' | 'isFirstCallAsked' | 'areNotesAsked'
+> {
   shotId: string
-  personId: string
-  trainingId: string | null
-  purpose: ShotInput['purpose']
   recordedBy: string | null
 }
 
@@ -90,6 +93,9 @@ export async function findShotOwner(
       personId: shot.personId,
       trainingId: shot.trainingId,
       purpose: shot.purpose,
+      isCallAsked: shot.isCallAsked,
+      isFirstCallAsked: shot.isFirstCallAsked,
+      areNotesAsked: shot.areNotesAsked,
       recordedBy: shotRevision.judgedBy,
     })
     .from(shot)
@@ -170,22 +176,13 @@ const wholeShots = keptQuery((builder) =>
     .orderBy(desc(shot.pulledAt), desc(shot.shotId), desc(shotRevision.revisionNo)),
 )
 
-/** Whoever pulled was asked for their call, has not made it, and no trainer has said that there will be none. */
-export const awaitsCall = sql`(shot.is_call_asked and not exists (
-  select from call c where c.academy_id = shot.academy_id and c.shot_id = shot.shot_id
-    and c.stage = 'final' and (c.person_id = shot.person_id or c.verdict is null)))`
-
-/** Those of these shots whose reading waits for the call of whoever pulled them. */
-export async function awaitingAmong(
+/** Calls a shot otherwise than it was called. */
+export async function updatePurpose(
   transaction: AcademyTransaction,
-  shotIds: readonly string[],
-): Promise<Set<string>> {
-  if (shotIds.length === 0) return new Set()
-  const rows = await transaction
-    .select({ shotId: shot.shotId })
-    .from(shot)
-    .where(and(anyOf(shot.shotId, sql.param(shotIds)), awaitsCall))
-  return new Set(rows.map(({ shotId }) => shotId))
+  shotId: string,
+  purpose: Pick<ShotInput, 'purpose' | 'faultShown'>,
+): Promise<void> {
+  await transaction.update(shot).set(purpose).where(eq(shot.shotId, shotId))
 }
 
 /** Which shots: those of a list, or those named. */

@@ -56,6 +56,8 @@ export function toSummary(
     stood: row.stood,
     grindOwner: row.grindOwner,
     isCallAsked: row.isCallAsked,
+    isFirstCallAsked: row.isFirstCallAsked,
+    areNotesAsked: row.areNotesAsked,
     current: toRevision(revision, beside),
     series: series === null ? null : { weight: series.weight, pressure: series.pressure },
     tasted: tasted.get(row.shotId) ?? { trainee: null, trainer: null },

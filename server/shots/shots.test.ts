@@ -61,7 +61,7 @@ describe('recording', () => {
       isPullerTeaching: false,
       grinder: { settingStep: 1 },
     })
-    const { facts, judgedBy: _judgedBy, note, ...setting } = sent
+    const { facts, judgedBy: _judgedBy, note, focus: _focus, ...setting } = sent
     const unseen = { clockAheadS: null, tasted: { trainee: null, trainer: null } }
     expect(rest).toEqual({ shotId, ...setting, ...unseen })
     expect(current).toEqual({

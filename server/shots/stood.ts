@@ -1,11 +1,15 @@
 import { type ShotInput, behindNamed, pulledWith, standsNow } from '@calm-apron/contract'
-import type { AsItStood } from '@calm-apron/core'
+import { type AsItStood, type Focus, isSameFocus } from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
+import { eventsOf } from '../training/queries.ts'
 import { findRecipeRevisions } from './queries.ts'
 import { thingsAt } from '../prepare/queries.ts'
 
-type Named = Pick<ShotInput, 'bagId' | 'machineId' | 'groupNo' | 'grinderId' | 'recipeRevisionId'>
+type Named = Pick<
+  ShotInput,
+  'bagId' | 'machineId' | 'groupNo' | 'grinderId' | 'recipeRevisionId' | 'trainingId' | 'focus' | 'purpose'
+>
 
 /** What a shot was pulled with, as it stood when it was pulled. */
 export async function stoodThen(
@@ -26,7 +30,21 @@ export async function stoodThen(
     pulledAt: pulledAt.toISOString(),
     timeZone,
     isPullerTeaching,
+    focus: await focusOf(transaction, shot),
   })
+}
+
+/** What a shot was looked at for: only what whoever leads had set it to, or less would be judged of it than of others'. */
+async function focusOf(
+  transaction: AcademyTransaction,
+  { trainingId, focus, purpose }: Pick<ShotInput, 'trainingId' | 'focus' | 'purpose'>,
+): Promise<Focus | null> {
+  if (trainingId === null || focus === null || purpose === 'assessment') return null
+  const events = await eventsOf(transaction, trainingId)
+  const isTheirs = events.some(
+    ({ happening }) => happening.kind === 'focused' && isSameFocus(happening.focus, focus),
+  )
+  return isTheirs ? focus : null
 }
 
 const present = (ids: readonly (string | null)[]) => ids.filter((each) => each !== null)

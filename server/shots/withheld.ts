@@ -1,6 +1,6 @@
 import { teaches } from '@calm-apron/contract'
 import type { Errand } from '../http/serve.ts'
-import { awaitingAmong } from './queries.ts'
+import { awaitsCall, shotsAmong } from './awaitsCall.ts'
 
 type Asking = Pick<Errand, 'transaction'> & { actor: Pick<Errand['actor'], 'part'> }
 
@@ -9,7 +9,7 @@ export async function withheldFrom(
   { actor, transaction }: Asking,
   shotIds: readonly string[],
 ): Promise<Set<string>> {
-  return teaches(actor.part) ? new Set() : awaitingAmong(transaction, shotIds)
+  return teaches(actor.part) ? new Set() : shotsAmong(transaction, shotIds, awaitsCall)
 }
 
 export async function isWithheld(asking: Asking, shotId: string): Promise<boolean> {

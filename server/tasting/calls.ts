@@ -19,7 +19,8 @@ export async function makeCall(
   callId: string,
   input: CallInput,
 ): Promise<Kept<Call>> {
-  const { personId } = await ownerOf(errand, 'make-call', shotId)
+  const owner = await ownerOf(errand, 'make-call', shotId)
+  const { personId } = owner
   const { actor, transaction, now } = errand
   const { calledBy, rulesVersion = null, ...said } = input
   if (said.verdict === null) refuseSkip(errand, said.stage)

@@ -4,6 +4,7 @@ import {
   type SlipInput,
   type SlipSide,
   type Tasting,
+  askedBefore,
   teaches,
 } from '@calm-apron/contract'
 import type { Errand } from '../http/serve.ts'
@@ -25,6 +26,18 @@ function stateOf(slips: readonly Slip[], side: SlipSide): Sides[SlipSide] {
 /** Whether both sides have tasted or been skipped: from then on each sees the other. */
 export function isOpen({ trainee, trainer }: Sides): boolean {
   return trainee !== 'waiting' && trainer !== 'waiting'
+}
+
+/**
+ * Whether what was said of a shot may be read: where both notes are asked for, once both sides are in or skipped; else
+ * by whomever its reading is not withheld from, for the call of whoever pulled.
+ */
+export function isOpenTo(
+  shot: Parameters<typeof askedBefore>[0],
+  sides: Sides,
+  isReadingWithheld: boolean,
+): boolean {
+  return askedBefore(shot).notes ? isOpen(sides) : !isReadingWithheld
 }
 
 /** When they opened: as the first word of the later side arrived; null while one is waited for. */

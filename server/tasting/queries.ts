@@ -1,9 +1,10 @@
 import type { Call, Photo, Ruling, ShotSummary, Slip, SlipSide } from '@calm-apron/contract'
-import { type SQL, and, asc, count, desc, eq, ne, sql } from 'drizzle-orm'
+import { type SQL, and, asc, count, desc, eq, isNotNull, ne, or, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
 import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { call, claim, freeText, photo, ruling, slip } from '../database/schema/index.ts'
+import { call, claim, freeText, photo, ruling, shot, shotRevision, slip } from '../database/schema/index.ts'
+import { awaitsCall, shotsAmong } from '../shots/awaitsCall.ts'
 
 type CallRow = typeof call.$inferSelect
 type SlipRow = typeof slip.$inferSelect
@@ -65,6 +66,39 @@ export async function tastedOf(
   for (const [shotId, { trainee, trainer }] of sides)
     if (trainee !== undefined && trainer !== undefined) whole.set(shotId, { trainee, trainer })
   return whole
+}
+
+/** Those among these shots of which both sides are in or skipped, or of which no notes are asked and the call is made. */
+export async function openAmong(
+  transaction: AcademyTransaction,
+  shotIds: readonly string[],
+): Promise<Set<string>> {
+  const noteless = await shotsAmong(
+    transaction,
+    shotIds,
+    and(eq(shot.areNotesAsked, false), sql`not ${awaitsCall}`),
+  )
+  return new Set([...(await tastedOf(transaction, shotIds)).keys(), ...noteless])
+}
+
+/** Whether anybody has tasted it: on a note, or at the bar. */
+export async function isTasted(
+  transaction: AcademyTransaction,
+  shotId: string,
+  slips: readonly Slip[],
+): Promise<boolean> {
+  if (slips.some(({ taste }) => taste !== null)) return true
+  const rows = await transaction
+    .select({ no: shotRevision.revisionNo })
+    .from(shotRevision)
+    .where(
+      and(
+        eq(shotRevision.shotId, shotId),
+        or(isNotNull(shotRevision.sour), isNotNull(shotRevision.bitter), isNotNull(shotRevision.sweet)),
+      ),
+    )
+    .limit(1)
+  return rows.length > 0
 }
 
 const newestSlips = keptQuery((builder) =>

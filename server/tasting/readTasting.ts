@@ -1,8 +1,10 @@
-import type { Tasting } from '@calm-apron/contract'
+import { type Tasting, askedBefore } from '@calm-apron/contract'
 import type { Errand } from '../http/serve.ts'
 import { isWithheld } from '../shots/withheld.ts'
-import { isOpen, sidesOf } from './opening.ts'
-import { listCalls, listPhotos, listRulings, listSlips } from './queries.ts'
+import { watchesOf } from '../training/watchQueries.ts'
+import { isOpenTo, sidesOf } from './opening.ts'
+import { isTasted, listCalls, listPhotos, listRulings, listSlips } from './queries.ts'
+import { listRepurposings } from './repurposeQueries.ts'
 import { ownerOf } from './tastingAccess.ts'
 
 /**
@@ -11,15 +13,20 @@ import { ownerOf } from './tastingAccess.ts'
  * @throws {Refusal} `not-found`
  */
 export async function readTasting(errand: Errand, shotId: string): Promise<Tasting> {
-  const { personId: pulledBy } = await ownerOf(errand, 'see-tasting', shotId)
+  const owner = await ownerOf(errand, 'see-tasting', shotId)
+  const pulledBy = owner.personId
   const { actor, transaction } = errand
   const slips = await listSlips(transaction, shotId)
   const calls = await listCalls(transaction, shotId)
   const sides = sidesOf(slips)
-  const isNowOpen = isOpen(sides)
+  const isReadingWithheld = await isWithheld(errand, shotId)
+  const isNowOpen = isOpenTo(owner, sides, isReadingWithheld)
+  const isReadable = isNowOpen && !isReadingWithheld
+  const watches = (await watchesOf(transaction, shotId)).filter(({ watchedBy }) => watchedBy !== pulledBy)
   return {
     sides,
     isOpen: isNowOpen,
+    asks: { ...askedBefore(owner), isTasted: await isTasted(transaction, shotId, slips) },
     called: {
       first: calls.some(({ stage, personId }) => stage === 'first' && personId === pulledBy),
       final: calls.some(
@@ -29,7 +36,9 @@ export async function readTasting(errand: Errand, shotId: string): Promise<Tasti
     slips: slips.filter(({ filledBy }) => isNowOpen || filledBy === actor.personId),
     calls: calls.filter(({ personId }) => isNowOpen || personId === actor.personId),
     // A ruling gives the reading away: whoever is still asked for a call does not see it.
-    rulings: isNowOpen && !(await isWithheld(errand, shotId)) ? await listRulings(transaction, shotId) : [],
+    rulings: isReadable ? await listRulings(transaction, shotId) : [],
     photos: await listPhotos(transaction, shotId),
+    repurposings: isReadingWithheld ? [] : await listRepurposings(transaction, shotId),
+    watches: watches.filter(({ watchedBy }) => isReadable || watchedBy === actor.personId),
   }
 }

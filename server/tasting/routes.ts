@@ -5,6 +5,7 @@ import { serve } from '../http/serve.ts'
 import { told } from '../setAside/setAside.ts'
 import { addPhoto, overrule } from './besideReading.ts'
 import { makeCall } from './calls.ts'
+import { repurpose } from './repurpose.ts'
 import { readTasting } from './readTasting.ts'
 import { fillSlip } from './slips.ts'
 
@@ -25,6 +26,11 @@ export function tastingRoutes(house: House): Router {
   serve(house, router, ENDPOINTS.putRuling, async (work) => {
     const { shotId, rulingId } = work.params
     const { created, record } = await overrule(work, shotId, rulingId, work.body)
+    return { created, answer: record }
+  })
+  serve(house, router, ENDPOINTS.putRepurposing, async (work) => {
+    const { shotId, repurposingId } = work.params
+    const { created, record } = await repurpose(work, shotId, repurposingId, work.body)
     return { created, answer: record }
   })
   serve(house, router, ENDPOINTS.putPhoto, async (work) => {

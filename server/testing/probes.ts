@@ -1,6 +1,7 @@
 import type { Action, Endpoints, Part } from '@calm-apron/contract'
 import { newToken } from '../doors/secrets.ts'
 import { grinderThing, newId, shotOf } from './serve.ts'
+import { MADE_ON, THERE, TRAINING_PROBES, always, at } from './trainingProbes.ts'
 import { PICTURE } from './things.ts'
 import { PASSWORD, PIN, type Somebody } from './world.ts'
 
@@ -44,16 +45,11 @@ export interface Probe {
   action?: Action
 }
 
-const THERE = { own: 200, 'other’s': 200, 'other academy’s': 404, missing: 404 } as const
-const MADE_ON = { own: 201, 'other’s': 201, 'other academy’s': 404, missing: 404 } as const
 const NAMED = { own: 201, 'other’s': 201, 'other academy’s': 422, missing: 422 } as const
 
 const onShot = ({ shotId }: Found) => ({ params: { shotId } })
 const onPerson = ({ personId }: Found) => ({ params: { personId } })
 const onThing = ({ preparedId }: Found) => ({ params: { preparedId } })
-const onTraining = ({ trainingId }: Found) => ({ params: { trainingId } })
-const always = () => ({})
-const at = '2026-11-23T10:40:00.000Z'
 const taste = { sour: 3, sweet: 6, bitter: 3, body: 5, dryness: 2 }
 
 /** A row for every route: one that has none does not compile. */
@@ -267,6 +263,22 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
       answers: MADE_ON,
     },
   ],
+  putRepurposing: [
+    {
+      ask: ({ asker, shotId }) => ({
+        params: { shotId, repurposingId: newId() },
+        body: {
+          repurposedBy: asker.personId,
+          purposeBefore: 'practice',
+          purpose: 'sink',
+          faultShown: null,
+          reason: 'a test',
+          repurposedAt: at,
+        },
+      }),
+      answers: MADE_ON,
+    },
+  ],
   putPhoto: [
     {
       ask: ({ asker, shotId }) => ({
@@ -281,41 +293,5 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
     },
   ],
 
-  listTrainings: [{ ask: always, answers: 200 }],
-  listPastTrainings: [{ ask: always, answers: 200 }],
-  getTraining: [{ ask: onTraining, answers: THERE }],
-  putTrainingEvent: [
-    {
-      ask: (found) => ({
-        params: { trainingId: found.trainingId, eventId: newId() },
-        body: { by: found.asker.personId, at, happening: { kind: 'unlocked', why: 'other' } },
-      }),
-      answers: MADE_ON,
-    },
-    {
-      ask: (found) => ({
-        params: { trainingId: found.trainingId, eventId: newId() },
-        body: { by: found.asker.personId, at, happening: { kind: 'break-began' } },
-      }),
-      answers: MADE_ON,
-      action: 'lead-training',
-    },
-  ],
-  putStage: [
-    {
-      ask: (found) => ({
-        params: { trainingId: found.trainingId, group: 'a:0' },
-        body: {
-          personId: found.asker.personId,
-          shotId: newId(),
-          step: 'dose',
-          phase: 'before',
-          pumpS: 0,
-          weightG: null,
-          at,
-        },
-      }),
-      answers: THERE,
-    },
-  ],
+  ...TRAINING_PROBES,
 }

@@ -190,6 +190,7 @@ export function shotOf(facts: Partial<ShotFacts> = {}, pulledAt = '2026-11-23T10
     bagId: prepared('bag'),
     pulledAt,
     ...SHOT_BY_ITSELF,
+    focus: null,
     series: null,
     note: '',
     facts: { ...unknownFacts(), dose: { by: 'net', netG: 18.2 }, ...facts },

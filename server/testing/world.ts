@@ -25,6 +25,7 @@ export const OTHER: AcademyFile = {
     name: 'Gull Street Coffee School',
     town: 'Ostrel',
     timeZone: 'Atlantic/Azores',
+    clockHabit: '24-hours',
   },
   people: [],
   shots: [],

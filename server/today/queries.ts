@@ -3,7 +3,7 @@ import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm'
 import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { person, personName, prepared, preparedRevision, shot } from '../database/schema/index.ts'
-import { awaitsCall } from '../shots/queries.ts'
+import { awaitsCall } from '../shots/awaitsCall.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
 
 const everyone = keptQuery((builder) =>

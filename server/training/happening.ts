@@ -9,6 +9,7 @@ import { unknownId } from '../prepare/references.ts'
 export const ACTION_OF = {
   started: 'lead-training',
   changed: 'lead-training',
+  focused: 'lead-training',
   'break-began': 'lead-training',
   'break-ended': 'lead-training',
   locked: 'dial-in',
@@ -17,7 +18,7 @@ export const ACTION_OF = {
   reopened: 'lead-training',
 } as const satisfies Record<TrainingHappening['kind'], Action>
 
-/** What leaves a trace: beginnings, ends and who is where; breaks and locks tell of themselves. */
+/** What leaves a trace: beginnings, ends and who is where; the focus, breaks and locks tell of themselves. */
 export const TRACE_OF: Readonly<Partial<Record<TrainingHappening['kind'], AuditKind>>> = {
   started: 'training-started',
   changed: 'training-changed',

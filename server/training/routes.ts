@@ -9,6 +9,7 @@ import {
   passOnStage,
   readTraining,
 } from './trainingService.ts'
+import { keepWatch } from './watching.ts'
 
 export function trainingRoutes(house: House): Router {
   const router = Router()
@@ -24,6 +25,11 @@ export function trainingRoutes(house: House): Router {
   serve(house, router, ENDPOINTS.putTrainingEvent, async (work) => {
     const { trainingId, eventId } = work.params
     const { created, record } = await noteEvent(work, trainingId, eventId, work.body)
+    return { created, answer: record }
+  })
+  serve(house, router, ENDPOINTS.putWatch, async (work) => {
+    const { trainingId, watchId } = work.params
+    const { created, record } = await keepWatch(work, trainingId, watchId, work.body)
     return { created, answer: record }
   })
   serve(house, router, ENDPOINTS.putStage, async (work) => {

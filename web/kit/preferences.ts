@@ -1,3 +1,4 @@
+import type { ClockHabit } from '@calm-apron/contract'
 import { BASE_UNITS, type UnitChoice } from '@calm-apron/core'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
@@ -9,5 +10,7 @@ export type ToneChoice = (typeof TONES)[number]
 export const usePreferences = defineStore('preferences', () => {
   const units = useLocalStorage<UnitChoice>('calm-apron.units', { ...BASE_UNITS }, { mergeDefaults: true })
   const tone = useLocalStorage<ToneChoice>('calm-apron.tone', 'device')
-  return { units, tone }
+  /** As the academy tells the time of day; remembered, for a device that starts without network. */
+  const clockHabit = useLocalStorage<ClockHabit>('calm-apron.clock-habit', '24-hours')
+  return { units, tone, clockHabit }
 })

@@ -6,7 +6,7 @@ import { withWords } from '../words/index.ts'
 /** The places that a shot leads through, each with its words. */
 export const BAR_PARTS = {
   shot: fetched(withWords('bar', () => import('../places/bar/BarPage.vue'))),
-  training: fetched(withWords('dialIn', () => import('../places/training/TrainingPage.vue'))),
+  training: fetched(withWords('training', () => import('../places/training/TrainingPage.vue'))),
   dialIn: fetched(withWords('dialIn', () => import('../places/dialIn/DialInPage.vue'))),
   tasting: fetched(withWords('reading', () => import('../places/tasting/TastingPage.vue'))),
   reading: fetched(withWords('reading', () => import('../places/reading/ReadingPage.vue'))),

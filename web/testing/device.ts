@@ -16,6 +16,7 @@ export const ACADEMY = {
   name: 'Tern & Thimble',
   town: 'Ostrel',
   timeZone: 'Atlantic/Azores',
+  clockHabit: '24-hours' as const,
 }
 export const ODALYS = '019a5c00-0000-7002-8000-000000000001'
 export const IDA = '019a5c00-0000-7002-8000-000000000002'
@@ -63,6 +64,7 @@ export const shotBy = (judgedBy: string): ShotInput => ({
   bagId: null,
   pulledAt: '2026-11-23T10:00:00Z',
   ...SHOT_BY_ITSELF,
+  focus: null,
   series: null,
   note: '',
   facts: unknownFacts(),

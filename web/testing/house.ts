@@ -98,6 +98,7 @@ export const barOf = (also: Partial<TodayBar> = {}): TodayBar => ({
       name: 'Two-group, quay side',
       kind: 'heat-exchange',
       warmUpMinutes: 25,
+      setC: null,
       switchedOnAt: null,
       temperature: 'controlled',
       gauge: null,

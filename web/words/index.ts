@@ -26,6 +26,7 @@ export const PARTS = {
   prepare: ['forms', 'fields', 'prepare', 'room', 'grinder', 'glossary'],
   progress: ['progress', 'judgement', 'reading'],
   reading: ['judgement', 'reading', 'tasting'],
+  training: ['training', 'dialIn', 'grinder', 'judgement', 'reading', 'tasting'],
   settings: ['forms', 'doors', 'people', 'judgement', 'reading'],
   waiting: ['forms', 'waiting'],
 } as const satisfies Record<string, readonly (keyof Catalogue['later'])[]>

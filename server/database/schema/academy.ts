@@ -1,4 +1,4 @@
-import { ROLES } from '@calm-apron/contract'
+import { CLOCK_HABITS, ROLES } from '@calm-apron/contract'
 import { boolean, check, foreignKey, integer, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
 import { academyId, instant, oneOf } from './columns.ts'
 
@@ -7,6 +7,7 @@ export const academy = pgTable('academy', {
   name: text('name').notNull(),
   town: text('town').notNull(),
   timeZone: text('time_zone').notNull(),
+  clockHabit: text('clock_habit', { enum: CLOCK_HABITS }).notNull().default('24-hours'),
   /** The made-up academy, whose people may be come in as without a password where the server allows it. */
   isDemo: boolean('is_demo').notNull().default(false),
   revisionNo: integer('revision_no').notNull().default(1),

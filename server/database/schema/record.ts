@@ -8,7 +8,16 @@ import {
   type SetAsideRecord,
   VERDICTS,
 } from '@calm-apron/contract'
-import { CAUSES, type Cause, type Verdict } from '@calm-apron/core'
+import {
+  CALL_WORDS,
+  CAUSES,
+  type CallWord,
+  type Cause,
+  FAULTS_SHOWN,
+  type FaultShown,
+  SHOT_PURPOSES,
+  type Verdict,
+} from '@calm-apron/core'
 import { sql } from 'drizzle-orm'
 import {
   boolean,
@@ -114,7 +123,7 @@ export const call = pgTable(
     personId: uuid('person_id').notNull(),
     stage: text('stage', { enum: CALL_STAGES }).notNull(),
     /** null: a trainer's word that there will be no final call. */
-    verdict: text('verdict').$type<Verdict>(),
+    verdict: text('verdict').$type<CallWord>(),
     cause: text('cause').$type<Cause>(),
     move: text('move', { enum: CALL_MOVES }),
     /** On whose tablet, where that was another's. */
@@ -140,7 +149,7 @@ export const call = pgTable(
       .on(t.academyId, t.shotId, t.personId, t.stage)
       .where(sql`${t.verdict} is null`),
     index('call_of_person').on(t.academyId, t.personId),
-    check('call_verdict', oneOf(t.verdict, VERDICTS)),
+    check('call_verdict', oneOf(t.verdict, CALL_WORDS)),
     check('call_stage', oneOf(t.stage, CALL_STAGES)),
     check('call_move', oneOf(t.move, CALL_MOVES)),
     check('call_cause', oneOf(t.cause, CAUSES)),
@@ -230,6 +239,43 @@ export const ruling = pgTable(
     check('ruling_verdict', oneOf(t.verdict, VERDICTS)),
     check('ruling_move', oneOf(t.move, CALL_MOVES)),
     check('ruling_cause', oneOf(t.cause, CAUSES)),
+  ],
+)
+
+/** What a shot was for, said otherwise afterwards; the shot's own row holds how it is called now. */
+export const repurposing = pgTable(
+  'repurposing',
+  {
+    academyId: academyId(),
+    repurposingId: uuid('repurposing_id').notNull(),
+    shotId: uuid('shot_id').notNull(),
+    repurposedBy: uuid('repurposed_by').notNull(),
+    purposeBefore: text('purpose_before', { enum: SHOT_PURPOSES }).notNull(),
+    purpose: text('purpose', { enum: SHOT_PURPOSES }).notNull(),
+    faultShown: text('fault_shown').$type<FaultShown>(),
+    reasonTextId: uuid('reason_text_id').notNull(),
+    repurposedAt: instant('repurposed_at').notNull(),
+    receivedAt: instant('received_at').notNull(),
+    bodyDigest: text('body_digest').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.repurposingId] }),
+    foreignKey({
+      name: 'repurposing_shot',
+      columns: [t.academyId, t.shotId],
+      foreignColumns: [shot.academyId, shot.shotId],
+    }),
+    foreignKey({
+      columns: [t.academyId, t.repurposedBy],
+      foreignColumns: [person.academyId, person.personId],
+    }),
+    foreignKey({
+      columns: [t.academyId, t.reasonTextId],
+      foreignColumns: [freeText.academyId, freeText.textId],
+    }),
+    index('repurposing_of_shot').on(t.academyId, t.shotId, t.repurposedAt),
+    check('repurposing_purpose', oneOf(t.purpose, SHOT_PURPOSES)),
+    check('repurposing_fault', oneOf(t.faultShown, FAULTS_SHOWN)),
   ],
 )
 

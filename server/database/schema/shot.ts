@@ -59,6 +59,9 @@ export const shot = pgTable(
     stood: jsonb('stood').$type<AsItStood>().notNull(),
     grindOwner: text('grind_owner', { enum: GRIND_OWNERS }).notNull().default('trainee'),
     isCallAsked: boolean('is_call_asked').notNull().default(false),
+    /** Null, as of former releases: with the call, and always. */
+    isFirstCallAsked: boolean('is_first_call_asked'),
+    areNotesAsked: boolean('are_notes_asked'),
   },
   (t) => [
     primaryKey({ columns: [t.academyId, t.shotId] }),

@@ -1,9 +1,10 @@
 import { type Today, type TodayBasket, basketInGroup as findBasketInGroup } from '@calm-apron/contract'
 import type { MachineKnown } from '@calm-apron/core'
 import { defineStore } from 'pinia'
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
 import { todayAsked } from '../queries/questions.ts'
 import { useAnswer } from '../queries/useAnswer.ts'
+import { usePreferences } from '../../kit/preferences.ts'
 import { i18n } from '../../words/index.ts'
 import { useDoor } from '../door/door.ts'
 
@@ -20,6 +21,14 @@ export const useAcademy = defineStore('academy', () => {
     if (today.value !== null) return 'here'
     return answer.isFailed.value ? 'unreachable' : 'loading'
   })
+  const preferences = usePreferences()
+  watch(
+    () => door.session?.academy.clockHabit ?? today.value?.academy.clockHabit,
+    (habit) => {
+      if (habit !== undefined) preferences.clockHabit = habit
+    },
+    { immediate: true },
+  )
   const load = answer.load
   const toldAtMs = answer.askedAtMs
 

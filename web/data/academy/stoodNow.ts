@@ -5,7 +5,9 @@ import { useAcademy } from './academy.ts'
 type Named = Pick<
   ShotInput,
   'personId' | 'bagId' | 'machineId' | 'groupNo' | 'grinderId' | 'pulledAt' | 'recipeRevisionId'
->
+> &
+  // A write of the last release, kept on this device, names none.
+  Partial<Pick<ShotInput, 'focus'>>
 
 /** What this device knows of what a shot is pulled with that the server does not have yet. */
 export function useStoodNow() {
@@ -16,7 +18,7 @@ export function useStoodNow() {
     return teaches(academy.today?.people.find((each) => each.personId === personId)?.role)
   }
 
-  function stoodNow({ personId, recipeRevisionId, pulledAt, ...named }: Named): AsItStood {
+  function stoodNow({ personId, recipeRevisionId, pulledAt, focus, ...named }: Named): AsItStood {
     const { bagId, machineId, groupNo, grinderId } = named
     const coffee = academy.coffeeOfBag(bagId)
     const machine = academy.machine(machineId)
@@ -30,7 +32,7 @@ export function useStoodNow() {
         recipesBasketId: academy.recipe(recipeRevisionId)?.method.basketId ?? null,
         grinder: academy.grinder(grinderId),
       },
-      { pulledAt, timeZone: academy.timeZone, isPullerTeaching: isTeaching(personId) },
+      { pulledAt, timeZone: academy.timeZone, isPullerTeaching: isTeaching(personId), focus: focus ?? null },
     )
   }
 

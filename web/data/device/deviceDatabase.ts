@@ -4,12 +4,14 @@ import type {
   DevicePerson,
   PhotoInput,
   Problem,
+  RepurposingInput,
   RulingInput,
   SessionState,
   ShotDetail,
   ShotInput,
   SlipInput,
   TrainingEventInput,
+  WatchInput,
 } from '@calm-apron/contract'
 import { type DBSchema, type IDBPDatabase, type IDBPObjectStore, type StoreNames, openDB } from 'idb'
 import { takeFormerAnswers } from './formerDevice.ts'
@@ -21,7 +23,9 @@ export type Write =
   | { kind: 'call'; shotId: string; callId: string; body: CallInput }
   | { kind: 'slip'; shotId: string; slipId: string; body: SlipInput }
   | { kind: 'ruling'; shotId: string; rulingId: string; body: RulingInput }
+  | { kind: 'repurposing'; shotId: string; repurposingId: string; body: RepurposingInput }
   | { kind: 'photo'; shotId: string; photoId: string; body: PhotoInput }
+  | { kind: 'watch'; trainingId: string; watchId: string; body: WatchInput }
   | { kind: 'training-event'; trainingId: string; eventId: string; body: TrainingEventInput }
 
 /** A write of this device, in the order it was made: unsent, refused, or sent so lately that what was told before lacks it. */
@@ -49,8 +53,12 @@ export function idOf(write: Write): string {
       return write.slipId
     case 'ruling':
       return write.rulingId
+    case 'repurposing':
+      return write.repurposingId
     case 'photo':
       return write.photoId
+    case 'watch':
+      return write.watchId
     case 'training-event':
       return write.eventId
   }

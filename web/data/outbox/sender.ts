@@ -44,9 +44,19 @@ async function put(write: Write): Promise<unknown> {
         params: { shotId: write.shotId, rulingId: write.rulingId },
         body: write.body,
       })
+    case 'repurposing':
+      return call(ENDPOINTS.putRepurposing, {
+        params: { shotId: write.shotId, repurposingId: write.repurposingId },
+        body: write.body,
+      })
     case 'photo':
       return call(ENDPOINTS.putPhoto, {
         params: { shotId: write.shotId, photoId: write.photoId },
+        body: write.body,
+      })
+    case 'watch':
+      return call(ENDPOINTS.putWatch, {
+        params: { trainingId: write.trainingId, watchId: write.watchId },
         body: write.body,
       })
     case 'training-event':
@@ -59,7 +69,7 @@ async function put(write: Write): Promise<unknown> {
 
 /** Of what a write tells, so that what belongs to something refused waits with it. */
 function subjectOf(write: Write): string {
-  return write.kind === 'training-event' ? write.trainingId : write.shotId
+  return 'trainingId' in write ? write.trainingId : write.shotId
 }
 
 /**

@@ -1,15 +1,16 @@
-import type {
-  Call,
-  ShotDetail,
-  ShotRevision,
-  ShotSummary,
-  Slip,
-  SlipSide,
-  Tasting,
-  Today,
+import {
+  type Call,
+  type ShotDetail,
+  type ShotRevision,
+  type ShotSummary,
+  type Slip,
+  type SlipSide,
+  type Tasting,
+  type Today,
+  askedBefore,
 } from '@calm-apron/contract'
 import type { AsItStood, TrainingEvent } from '@calm-apron/core'
-import type { UnsentWrite, Write } from '../device/deviceDatabase.ts'
+import { type UnsentWrite, type Write, idOf } from '../device/deviceDatabase.ts'
 
 /**
  * What this device did lies over what was told: the writes that the answer can't know of (`outbox.since`), each by its
@@ -34,7 +35,7 @@ const ofShot = (since: Since, shotId: string) =>
 
 /** A shot that was recorded here, as a list would tell it. */
 export function shotHere(write: Of<'shot'>, since: Since, known: KnownHere): ShotSummary {
-  const { facts, judgedBy, note, ...setting } = write.body
+  const { facts, judgedBy, note, focus: _focus, ...setting } = write.body
   const { pulledAt } = setting
   const current: ShotRevision = {
     revisionId: write.shotId,
@@ -51,7 +52,7 @@ export function shotHere(write: Of<'shot'>, since: Since, known: KnownHere): Sho
   }
   const stood = known.stoodNow(write.body)
   const shot = { shotId: write.shotId, ...setting, stood, clockAheadS: null, tasted: NOT_TASTED, current }
-  return withSlips(shot, since)
+  return withSlips(asCalledHere(shot, since), since)
 }
 
 /** Whether its reading waits for a call that nobody made here yet. */
@@ -67,7 +68,8 @@ export function shotOver(told: ShotDetail, since: Since, { isTeaching }: KnownHe
     .filter(({ revisionId }) => !isKnown.has(revisionId))
     .map((write) => correctionHere(write, told.current, isTeaching))
   const revisions = [...told.revisions, ...further].sort((a, b) => b.revisionNo - a.revisionNo)
-  return withSlips({ ...told, revisions, current: revisions[0] ?? told.current }, since)
+  const shot = asCalledHere(told, since)
+  return withSlips({ ...shot, revisions, current: revisions[0] ?? told.current }, since)
 }
 
 /** A list's row with the newest correction and the slips that it was told without. */
@@ -75,7 +77,7 @@ export function rowOver(told: ShotSummary, since: Since, { isTeaching }: KnownHe
   const newest = only(ofShot(since, told.shotId), 'correction').at(-1)
   const isNewer = newest !== undefined && newest.body.basedOnNo >= told.current.revisionNo
   const current = isNewer ? correctionHere(newest, told.current, isTeaching) : told.current
-  return withSlips({ ...told, current }, since)
+  return withSlips({ ...asCalledHere(told, since), current }, since)
 }
 
 function correctionHere(
@@ -97,6 +99,12 @@ function correctionHere(
     facts,
     note: note ?? before.note,
   }
+}
+
+/** A shot as it was called here since, in whichever way that was the last. */
+function asCalledHere<S extends ShotSummary>(told: S, since: Since): S {
+  const last = only(ofShot(since, told.shotId), 'repurposing').at(-1)
+  return last === undefined ? told : { ...told, purpose: last.body.purpose, faultShown: last.body.faultShown }
 }
 
 /** What both sides said, where both are in and one of them is from here. */
@@ -145,42 +153,71 @@ export function awaitingOver(told: Today['awaiting'], since: Since): Today['awai
 export const NOTHING: Tasting = {
   sides: { trainee: 'waiting', trainer: 'waiting' },
   isOpen: false,
+  asks: { first: true, notes: true, isTasted: true },
   called: { first: false, final: false },
   slips: [],
   calls: [],
   rulings: [],
   photos: [],
+  repurposings: [],
+  watches: [],
 }
 
 /** What was said of a shot, with what was said here since; a slip of another is not opened by it before both are in. */
 export function tastingOver(told: Tasting, shotId: string, since: Since): Tasting {
   const here = ofShot(since, shotId)
-  const [slips, calls, rulings] = [only(here, 'slip'), only(here, 'call'), only(here, 'ruling')]
+  const [slips, calls] = [only(here, 'slip'), only(here, 'call')]
+  const [rulings, repurposings] = [only(here, 'ruling'), only(here, 'repurposing')]
   const sides = { ...told.sides }
   for (const { body } of slips) sides[body.side] = body.taste === null ? 'skipped' : 'in'
   const isCalled = (stage: Call['stage']) =>
     told.called[stage] || calls.some(({ body }) => body.stage === stage)
-  const isOpen = sides.trainee !== 'waiting' && sides.trainer !== 'waiting'
-  const [toldSlips, toldCalls, toldRulings] = [
-    new Set(told.slips.map(({ slipId }) => slipId)),
-    new Set(told.calls.map(({ callId }) => callId)),
-    new Set(told.rulings.map(({ rulingId }) => rulingId)),
-  ]
+  const asks = asksOver(told.asks, here)
+  const isCalledNow = isCalled('final')
+  const isOpen = asks.notes
+    ? sides.trainee !== 'waiting' && sides.trainer !== 'waiting'
+    : told.isOpen || isCalledNow
+  const isKnown = idsTold(told)
+  const isUntold = (write: Write) => !isKnown.has(idOf(write))
   return {
     ...told,
     sides,
     isOpen,
-    called: { first: isCalled('first'), final: isCalled('final') },
-    slips: [
-      ...told.slips,
-      ...(isOpen ? slips.filter(({ slipId }) => !toldSlips.has(slipId)).map(slipHere) : []),
-    ],
-    calls: [...told.calls, ...calls.filter(({ callId }) => !toldCalls.has(callId)).map(callHere)],
-    rulings: [
-      ...told.rulings,
-      ...rulings.filter(({ rulingId }) => !toldRulings.has(rulingId)).map(rulingHere),
-    ],
+    asks,
+    called: { first: isCalled('first'), final: isCalledNow },
+    slips: [...told.slips, ...(isOpen ? slips.filter(isUntold).map(slipHere) : [])],
+    calls: [...told.calls, ...calls.filter(isUntold).map(callHere)],
+    rulings: [...told.rulings, ...rulings.filter(isUntold).map(rulingHere)],
+    repurposings: [...told.repurposings, ...repurposings.filter(isUntold).map(repurposingHere)],
   }
+}
+
+/** By which ids what was said of a shot is known, where it can be laid over. */
+function idsTold({ slips, calls, rulings, repurposings }: Tasting): Set<string> {
+  return new Set([
+    ...slips.map(({ slipId }) => slipId),
+    ...calls.map(({ callId }) => callId),
+    ...rulings.map(({ rulingId }) => rulingId),
+    ...repurposings.map(({ repurposingId }) => repurposingId),
+  ])
+}
+
+/** What is asked of a shot that only this device has stands in what it was recorded with. */
+function asksOver(told: Tasting['asks'], here: Since): Tasting['asks'] {
+  const [recorded] = only(here, 'shot')
+  const tastedHere = only(here, 'slip').some(({ body }) => body.taste !== null)
+  if (recorded === undefined) return { ...told, isTasted: told.isTasted || tastedHere }
+  const { sour, sweet, bitter } = recorded.body.facts.taste
+  const isTasted = tastedHere || sour !== null || sweet !== null || bitter !== null
+  return { ...askedBefore(recorded.body), isTasted }
+}
+
+function repurposingHere({
+  repurposingId,
+  shotId,
+  body,
+}: Of<'repurposing'>): Tasting['repurposings'][number] {
+  return { repurposingId, shotId, ...body, receivedAt: body.repurposedAt }
 }
 
 function slipHere({ slipId, shotId, body }: Of<'slip'>): Slip {

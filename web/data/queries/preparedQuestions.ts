@@ -5,7 +5,7 @@ import {
   type Prepared,
   type PreparedKind,
   type PreparedRecord,
-  type WorkedSetting,
+  type WorkedSettings,
   asKind,
 } from '@calm-apron/contract'
 import { call } from '../api/client.ts'
@@ -79,7 +79,7 @@ export function thingAsked(preparedId: string): Question<PreparedRecord> {
 }
 
 /** Settings at which a grinder ran well. */
-export function workedAsked(grinderId: string): Question<{ settings: WorkedSetting[] }> {
+export function workedAsked(grinderId: string): Question<WorkedSettings> {
   return {
     key: ['worked', grinderId],
     ask: async () => call(ENDPOINTS.workedSettings, { params: { preparedId: grinderId } }),

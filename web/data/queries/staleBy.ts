@@ -53,6 +53,7 @@ export function isStaleBy(key: readonly unknown[], news: LiveNews): boolean {
 /** What the others hear of a write of ours, where the line that would tell us does not stand. */
 export function newsOfWrite(write: UnsentWrite): LiveNews {
   if (write.kind === 'training-event') return { kind: 'training', trainingId: write.trainingId }
+  if (write.kind === 'watch') return { kind: 'shot', shotId: write.body.shotId, trainingId: write.trainingId }
   return {
     kind: 'shot',
     shotId: write.shotId,

@@ -48,3 +48,11 @@ test('a date is that of the academy, not of whoever reads it', () => {
   expect(format.timeOf('2026-11-24T00:30:00Z', 'Atlantic/Azores')).toBe('23:30')
   expect(format.calendarDate('2026-11-24')).toBe('Tue 24 Nov')
 })
+
+test('times of day are told as the academy tells them', () => {
+  const at = (instant: string) => format.timeOf(instant, 'UTC')
+  format.preferences.clockHabit = '12-hours'
+  expect([at('2026-11-24T00:30:00Z'), at('2026-11-24T14:05:00Z')]).toEqual(['12:30 am', '2:05 pm'])
+  format.preferences.clockHabit = '24-hours'
+  expect([at('2026-11-24T00:30:00Z'), at('2026-11-24T14:05:00Z')]).toEqual(['00:30', '14:05'])
+})

@@ -46,7 +46,13 @@ export function useFormat() {
       timeZone,
     })
   const timeOf = (instant: string, timeZone: string) =>
-    new Date(instant).toLocaleTimeString(dateLocale, { hour: '2-digit', minute: '2-digit', timeZone })
+    new Date(instant).toLocaleTimeString(dateLocale, {
+      ...(preferences.clockHabit === '12-hours'
+        ? { hour: 'numeric', hourCycle: 'h12' }
+        : { hour: '2-digit', hourCycle: 'h23' }),
+      minute: '2-digit',
+      timeZone,
+    })
   /** `YYYY-MM-DD` as a date, in no time zone at all. */
   const calendarDate = (date: string) => dateOf(`${date}T12:00:00Z`, 'UTC')
 

@@ -7,17 +7,20 @@ import {
   SLIP_SIDES,
   shotFacts,
 } from '@calm-apron/contract'
-import { TASTE_AXES, unknownFacts } from '@calm-apron/core'
+import { CALL_WORDS, SHOT_PURPOSES, TASTE_AXES, unknownFacts } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { z } from 'zod'
 import { useFactWords } from '../../shot/reading/useFactWords.ts'
 
 const role = z.object({ role: z.enum(ROLES) })
-const academyText = z.object({ name: z.string(), town: z.string(), timeZone: z.string() }).partial()
+const academyText = z
+  .object({ name: z.string(), town: z.string(), timeZone: z.string(), clockHabit: z.string() })
+  .partial()
+const purposeSaid = z.object({ purpose: z.enum(SHOT_PURPOSES) })
 const linkKind = z.object({ kind: z.enum(INVITATION_KINDS) })
 const callSaid = z.object({
   stage: z.enum(CALL_STAGES),
-  verdict: z.string(),
+  verdict: z.enum(CALL_WORDS),
   cause: z.string().nullable(),
   move: z.enum(CALL_MOVES).nullable(),
 })
@@ -62,12 +65,20 @@ export function useTraceWords() {
     return fields(wordOf(before), wordOf(after))
   }
 
+  function purposeLines({ before, after }: AuditEntry): string[] {
+    const wordOf = (value: unknown) => {
+      const read = purposeSaid.safeParse(value)
+      return read.success ? { purpose: t(`purpose.${read.data.purpose}`) } : {}
+    }
+    return fields(wordOf(before), wordOf(after))
+  }
+
   function callLines({ after }: AuditEntry): string[] {
     const said = callSaid.safeParse(after)
     if (!said.success) return []
     const { stage, verdict, cause, move } = said.data
     const parts = [
-      t(`verdict.${verdict}`),
+      t(`heading.${verdict}`),
       ...(cause === null ? [] : [t(`cause.${cause}`)]),
       ...(move === null ? [] : [t(`audit.move.${move}`)]),
     ]
@@ -105,6 +116,8 @@ export function useTraceWords() {
         const made = linkKind.safeParse(entry.after)
         return made.success ? [t(`audit.linkKind.${made.data.kind}`)] : []
       }
+      case 'shot-repurposed':
+        return purposeLines(entry)
       case 'call-made':
         return callLines(entry)
       case 'slip-filled':

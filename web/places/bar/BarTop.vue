@@ -22,6 +22,10 @@ const runs = useShotRuns()
 const { isMuted } = useTones()
 
 const { draft, help } = props.run
+/** At the dose it stands beside the weight; while coffee runs nobody tares. */
+const canTare = computed(
+  () => props.run.recording.hasScale.value && draft.step !== 'dose' && !props.run.clock.isRunning.value,
+)
 const groupName = computed(() => props.run.machine.value?.groups[draft.groupNo ?? 0]?.name ?? '')
 const others = computed(() =>
   [...runs.runs.values()]
@@ -55,6 +59,9 @@ const others = computed(() =>
     <p v-if="outbox.isStorageFull" class="full" role="alert">{{ t('bar.storageFull') }}</p>
     <ReachNote class="reach" />
     <DeviceNote class="device" :device="run.device" />
+    <Button v-if="canTare" class="sound" @click="run.device.order({ kind: 'tare' })">{{
+      t('dose.tare')
+    }}</Button>
     <Button
       type="text"
       class="sound"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Act, BarStep } from '@calm-apron/core'
+import { type Act, type BarStep, isLookedAt } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, onMounted } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -9,9 +9,10 @@ import BarTop from './BarTop.vue'
 import ClockFace from './ClockFace.vue'
 import HandsPanel from './HandsPanel.vue'
 import LiveCurve from '../../shot/curve/LiveCurve.vue'
-import MarkRow from './MarkRow.vue'
+import MarkRow from '../../shot/entry/MarkRow.vue'
 import type { ShotRun } from '../../shot/run/shotRuns.ts'
 import StepList from './StepList.vue'
+import PurposeChoice from '../../shot/entry/PurposeChoice.vue'
 import StepPanel from '../../shot/entry/StepPanel.vue'
 import { useAwakeScreen } from './useAwakeScreen.ts'
 import { useBarKeys } from './useBarKeys.ts'
@@ -48,6 +49,11 @@ const ACT_OF_STEP: Partial<Record<BarStep, Act>> = {
   taste: 'taste',
 }
 const act = computed(() => ACT_OF_STEP[draft.step])
+/** The pull's own caution stands with the last step where the day looks at no pull. */
+const isPulledHere = computed(() => steps.value.includes('pull'))
+const actsAfter = computed(() =>
+  isPulledHere.value || nextStep.value !== null ? [] : (['pull', 'knock-out'] as const),
+)
 const canUndo = computed(
   () => phase.value !== 'before' && (phase.value !== 'stopped' || draft.clock.startedAtMs !== null),
 )
@@ -81,15 +87,17 @@ useBarKeys({
     <nav class="steps" :aria-label="t('bar.steps')">
       <StepList
         v-model="draft.step"
-        v-model:ticked="draft.noted.stepsDone"
+        :seen="draft.noted"
         :steps="steps"
         :done="done"
         :summaries="summaries"
         :routine-steps="routineSteps"
+        @update:seen="Object.assign(draft.noted, $event)"
       />
     </nav>
     <div class="shot">
       <ClockFace
+        v-if="isPulledHere"
         :phase="phase"
         :pump-s="clock.pumpS.value"
         :drop-s="clock.dropS.value"
@@ -120,7 +128,7 @@ useBarKeys({
         :stop-at-g="recipe.targets.yieldG - recording.leadG.value"
       />
       <MarkRow
-        v-if="isRunning"
+        v-if="isRunning && isLookedAt(draft.focus, 'stream')"
         v-model="draft.noted.marks"
         :at-s="clock.pumpS.value"
         :is-flowing="phase === 'flowing'"
@@ -141,6 +149,7 @@ useBarKeys({
         :phase="phase"
         @locked-in="draft.step = 'pull'"
       />
+      <PurposeChoice v-if="draft.step === steps[0]" v-model="draft" />
       <div v-if="!isRunning" class="forward">
         <p v-if="firstIssue && firstIssue.step !== draft.step" class="soft" role="status">
           {{
@@ -162,7 +171,7 @@ useBarKeys({
         </Button>
       </div>
       <HandsPanel v-if="device.isStandIn.value && !isRunning" :run="run" />
-      <CautionNote v-if="act && !isRunning" :key="act" :act="act" />
+      <CautionNote v-if="act && !isRunning" :key="act" :act="act" :also="actsAfter" />
     </section>
   </div>
 </template>

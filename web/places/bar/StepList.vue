@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import LineIcon from '../../kit/parts/LineIcon.vue'
 import type { RoutineStep } from '@calm-apron/contract'
-import type { StepKey } from '@calm-apron/core'
+import { type StepsSeen, markOfStep } from '@calm-apron/core'
 import { useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -16,13 +16,13 @@ const props = defineProps<{
   routineSteps: Partial<Record<BarStep, readonly RoutineStep[]>>
 }>()
 const step = defineModel<BarStep>({ required: true })
-const ticked = defineModel<StepKey[]>('ticked', { required: true })
+const seen = defineModel<StepsSeen>('seen', { required: true })
 const { t } = useI18n()
 /** Where the steps lie in one row there is no room below each. */
 const isRow = useMediaQuery('(max-width: 1100px)')
 const here = computed(() => props.routineSteps[step.value] ?? [])
 const doneHere = computed(
-  () => here.value.filter(({ key }) => key !== null && ticked.value.includes(key)).length,
+  () => here.value.filter(({ key }) => key !== null && markOfStep(seen.value, key) !== null).length,
 )
 </script>
 
@@ -43,12 +43,12 @@ const doneHere = computed(
         <span class="name">{{ t(`step.${each}`) }}</span>
         <span v-if="summaries[each]" class="summary figure">{{ summaries[each] }}</span>
       </button>
-      <StepTicks v-if="each === step && !isRow && here.length > 0" v-model="ticked" :steps="here" />
+      <StepTicks v-if="each === step && !isRow && here.length > 0" v-model="seen" :steps="here" />
     </li>
   </ol>
   <details v-if="isRow && here.length > 0" class="beneath">
     <summary>{{ t('bar.stepsOf', { done: doneHere, all: here.length }) }}</summary>
-    <StepTicks v-model="ticked" :steps="here" />
+    <StepTicks v-model="seen" :steps="here" />
   </details>
 </template>
 
@@ -105,6 +105,9 @@ const doneHere = computed(
     grid-auto-flow: column;
     overflow-x: auto;
     padding: 4px;
+  }
+  .name {
+    white-space: nowrap;
   }
 }
 </style>

@@ -1,18 +1,21 @@
+import { netG } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { PartNotFetched, useAppFiles } from '../../data/files/appFiles.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
+import { useCupsTasted } from '../../shot/tasting/cupsTasted.ts'
 import { faultShownOf } from '../../shot/draft/shotDraft.ts'
 import { type ShotRun, useShotRuns } from '../../shot/run/shotRuns.ts'
 
 /** Records a shot that is under way: on this device at once, on the server as soon as it can be reached. */
-export function useSaveShot({ draft, read, series, device, becomes }: ShotRun) {
+export function useSaveShot({ draft, read, series, device, help, becomes }: ShotRun) {
   const router = useRouter()
   const door = useDoor()
   const outbox = useOutbox()
   const runs = useShotRuns()
   const files = useAppFiles()
+  const cups = useCupsTasted()
   const isSaving = ref(false)
   let isRecorded = false
   const firstIssue = computed(() => read.value.issues[0] ?? null)
@@ -49,6 +52,9 @@ export function useSaveShot({ draft, read, series, device, becomes }: ShotRun) {
   async function record(): Promise<void> {
     const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, madeAt } = draft
     const { machineId, groupNo, trainingId, purpose, grindOwner, isCallAsked } = draft
+    const { isFirstCallAsked, areNotesAsked, focus } = draft
+    // Whatever is heard later of other shots: this is how it was.
+    draft.noted.isHelped ??= help.isOn.value
     await series.restore()
     const packed = series.packed()
     const body = {
@@ -66,6 +72,9 @@ export function useSaveShot({ draft, read, series, device, becomes }: ShotRun) {
       isSimulated: draft.isSimulated || (device.isStandIn.value && packed !== null),
       grindOwner,
       isCallAsked,
+      isFirstCallAsked,
+      areNotesAsked,
+      focus,
       judgedBy: door.personId,
       pulledAt: madeAt,
       facts: read.value.facts,
@@ -79,6 +88,8 @@ export function useSaveShot({ draft, read, series, device, becomes }: ShotRun) {
       body: { takenBy: door.personId, takenAt, picture },
     }))
     await outbox.addAll([{ kind: 'shot', shotId, body }, ...photos], shotId)
+    const { taste, dose } = body.facts
+    if (Object.values(taste).some((value) => value !== null)) cups.tasted(door.personId, netG(dose) ?? 0)
   }
 
   return { save, isSaving, firstIssue }

@@ -1,5 +1,5 @@
-import type { RoutineStep } from '@calm-apron/contract'
-import { BAR_STEPS, type BarStep, type StepKey } from '@calm-apron/core'
+import { type RoutineStep, askedBefore } from '@calm-apron/contract'
+import { BAR_STEPS, type BarStep, type StepKey, isStepAsked } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import { answerIn } from '../../shot/facts/draftAnswers.ts'
@@ -40,8 +40,12 @@ const BAR_STEP_OF: Record<StepKey, BarStep> = {
 export function useStepsDone({ draft, read, routine }: ShotRun) {
   const format = useFormat()
 
-  /** Where the call is asked for, tasting comes after it, on slips. */
-  const steps = computed(() => BAR_STEPS.filter((step) => step !== 'taste' || !draft.isCallAsked))
+  /** What the day looks at. Where both taste on notes of their own, that comes after the first call. */
+  const steps = computed(() =>
+    BAR_STEPS.filter((step) => isStepAsked(draft.focus, step)).filter(
+      (step) => step !== 'taste' || !(draft.isCallAsked && askedBefore(draft).notes),
+    ),
+  )
   const isAnswered = (step: BarStep) =>
     rowsAt(step, 'first').some((placed) => answerIn(draft, placed) !== null)
   const done = computed(() => {

@@ -7,7 +7,7 @@ import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import { useShotList } from '../../data/queries/useShots.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
-import ShotRow from './ShotRow.vue'
+import ShotRow from '../../shot/reading/ShotRow.vue'
 import SkillPanel from './SkillPanel.vue'
 import { useSkill } from './useSkill.ts'
 

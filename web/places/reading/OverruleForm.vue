@@ -6,6 +6,7 @@ import { useI18n } from 'vue-i18n'
 import FormField from '../../kit/forms/FormField.vue'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import type { Said } from '../../shot/tasting/useTasting.ts'
+import { useReason } from './useReason.ts'
 
 /** A trainer sees it otherwise: with a reason, and beside the tool's own reading. */
 const emit = defineEmits<{
@@ -15,17 +16,15 @@ const emit = defineEmits<{
 const { t } = useI18n()
 const verdict = ref<(typeof VERDICTS)[number] | null>(null)
 const move = ref<Said['move']>(null)
-const reason = ref('')
-const issue = ref<string>()
+const { reason, issue, given } = useReason()
 
 const verdicts = VERDICTS.map((value) => ({ value, label: t(`verdict.${value}`) }))
 const moves = CALL_MOVES.map((value) => ({ value, label: t(`call.move.${value}`) }))
 
 function rule(): void {
-  const isShort = reason.value.trim().length < BOUNDS.reasonLength.min
-  issue.value = isShort ? t('correct.reasonNeeded', { min: BOUNDS.reasonLength.min }) : undefined
-  if (isShort || verdict.value === null) return
-  emit('ruled', { verdict: verdict.value, cause: null, move: move.value }, reason.value.trim())
+  const why = given()
+  if (why === null || verdict.value === null) return
+  emit('ruled', { verdict: verdict.value, cause: null, move: move.value }, why)
 }
 </script>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { type ShotDetail, readableFacts } from '@calm-apron/contract'
-import { isCounted, isOfDialIn, serveScore } from '@calm-apron/core'
+import { flowHeadingOf, isOfDialIn, serveScore } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -9,16 +9,18 @@ import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import ShotRails from '../../shot/rails/ShotRails.vue'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
-import { useTasting } from '../../shot/tasting/useTasting.ts'
+import { type Repurposed, useTasting } from '../../shot/tasting/useTasting.ts'
 import { useStartShot } from '../../shot/start/useStartShot.ts'
-import { useFormat } from '../../kit/units/useFormat.ts'
 import DiagnosisCard from './DiagnosisCard.vue'
 import DiagnosisReasons from './DiagnosisReasons.vue'
 import FigureLine from './FigureLine.vue'
+import ReadingHead from './ReadingHead.vue'
 import OverruleForm from './OverruleForm.vue'
+import RepurposeForm from './RepurposeForm.vue'
 import RevisionList from './RevisionList.vue'
 import SaidBefore from './SaidBefore.vue'
 import ShotCurve from './ShotCurve.vue'
+import WatchedBy from './WatchedBy.vue'
 import { useNextInTraining } from './useNextInTraining.ts'
 import { useShotReading } from '../../shot/reading/useShotReading.ts'
 
@@ -26,14 +28,14 @@ const props = defineProps<{ shotId: string }>()
 const { t } = useI18n()
 const academy = useAcademy()
 const door = useDoor()
-const format = useFormat()
 const startShot = useStartShot()
 const { shot, state, readings, diagnosis, isUnsent } = useShotReading(() => props.shotId)
 const tasting = useTasting(
   () => props.shotId,
   () => shot.value?.isCallAsked === true || state.value === 'call-first',
 )
-const isOverruling = ref(false)
+/** One form at a time stands open beside the reading. */
+const form = ref<'ruling' | 'purpose' | null>(null)
 /** The setting that the reading asks for is the one that the next shot begins with; else the one that it had. */
 const nextGrind = computed(() => {
   const setting = diagnosis.value?.grindTo?.toSetting ?? shot.value?.current.facts.grindSetting ?? null
@@ -63,9 +65,13 @@ const isSealed = computed(
 )
 async function keepRuling(...ruling: Parameters<typeof tasting.overrule>): Promise<void> {
   await tasting.overrule(...ruling)
-  isOverruling.value = false
+  form.value = null
 }
 
+async function keepPurpose(said: Repurposed): Promise<void> {
+  await tasting.repurpose(said)
+  form.value = null
+}
 /** The bar's first judgement, held against the reading. */
 const servedWords = computed(() => {
   const isRight = readings.value === null ? null : serveScore(readings.value)
@@ -92,27 +98,12 @@ const mayCorrect = computed(() => {
     :to="{ name: 'tasting', params: { shotId } }"
   />
   <div v-else-if="shot && readings && diagnosis && !isSealed" class="reading">
-    <header class="head">
-      <h1 tabindex="-1">
-        {{
-          t('reading.of', {
-            person: academy.personName(shot.personId),
-            date: format.dateOf(shot.pulledAt, academy.timeZone),
-            time: format.timeOf(shot.pulledAt, academy.timeZone),
-          })
-        }}
-      </h1>
-      <p class="soft">{{ t('recipe.judged', { name: shot.recipe.name, no: shot.recipe.revisionNo }) }}</p>
-      <p v-if="shot.isSimulated" class="soft" data-simulated>{{ t('purpose.simulatedMark') }}</p>
-      <p v-else-if="!isCounted(shot.purpose)" class="soft">
-        {{ t('purpose.uncounted', { purpose: t(`purpose.${shot.purpose}`) }) }}
-        <template v-if="shot.faultShown">{{ t(`purpose.fault.${shot.faultShown}`) }}</template>
-      </p>
-      <p v-if="shot.clockAheadS" class="soft">
-        {{ t('reading.clockAhead', { min: Math.round(shot.clockAheadS / 60) }) }}
-      </p>
-      <p v-if="isUnsent" role="status">{{ t('reading.unsent') }}</p>
-    </header>
+    <ReadingHead
+      class="head"
+      :shot="shot"
+      :is-unsent="isUnsent"
+      :repurposings="tasting.view.value.repurposings"
+    />
     <DiagnosisCard
       class="says"
       :diagnosis="diagnosis"
@@ -135,8 +126,17 @@ const mayCorrect = computed(() => {
         :tasting="tasting.view.value"
         :pulled-by="shot.personId"
         :diagnosis="diagnosis"
+        :flow="flowHeadingOf(readings)"
+        :fault-shown="shot.faultShown"
       />
-      <OverruleForm v-if="isOverruling" @ruled="keepRuling" @close="isOverruling = false" />
+      <WatchedBy :noted="shot.current.facts.noted ?? null" :watches="tasting.view.value.watches" />
+      <OverruleForm v-if="form === 'ruling'" @ruled="keepRuling" @close="form = null" />
+      <RepurposeForm
+        v-if="form === 'purpose'"
+        :purpose="shot.purpose"
+        @said="keepPurpose"
+        @close="form = null"
+      />
       <RevisionList :revisions="shot.revisions" />
     </div>
     <div class="actions">
@@ -156,8 +156,11 @@ const mayCorrect = computed(() => {
         >
       </template>
       <Button v-else type="primary" @click="startNext(shot)">{{ t('reading.nextShot') }}</Button>
-      <Button v-if="door.may('overrule') && !isOverruling" @click="isOverruling = true">{{
+      <Button v-if="door.may('overrule') && form !== 'ruling'" @click="form = 'ruling'">{{
         t('ruling.overrule')
+      }}</Button>
+      <Button v-if="door.may('repurpose-shot') && form !== 'purpose'" @click="form = 'purpose'">{{
+        t('repurpose.open')
       }}</Button>
       <RouterLink v-if="mayCorrect" :to="{ name: 'correct', params: { shotId } }">{{
         t('reading.correct')
@@ -167,7 +170,12 @@ const mayCorrect = computed(() => {
       </RouterLink>
     </div>
     <!-- Open for whoever teaches. -->
-    <DiagnosisReasons class="reasons" :diagnosis="diagnosis" :is-open="door.may('overrule')" />
+    <DiagnosisReasons
+      v-if="diagnosis.causes.length > 0"
+      class="reasons"
+      :diagnosis="diagnosis"
+      :is-open="door.may('overrule')"
+    />
   </div>
   <EmptyPlace
     v-else-if="state === 'not-there'"
@@ -192,9 +200,6 @@ const mayCorrect = computed(() => {
 }
 .head {
   grid-area: head;
-}
-.head p {
-  margin: 0;
 }
 .says {
   grid-area: says;

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import type { Call, Slip, Tasting } from '@calm-apron/contract'
-import { type Diagnosis, RULES_VERSION, TASTE_AXES } from '@calm-apron/core'
+import {
+  type Diagnosis,
+  type FaultShown,
+  type FlowHeading,
+  RULES_VERSION,
+  TASTE_AXES,
+} from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
@@ -8,7 +14,14 @@ import { useFormat } from '../../kit/units/useFormat.ts'
 import { callScore } from './useCallScore.ts'
 
 /** What was said before the reading opened: both calls, both slips; and a trainer's ruling beside the tool's. */
-const props = defineProps<{ tasting: Tasting; pulledBy: string; diagnosis: Diagnosis }>()
+const props = defineProps<{
+  tasting: Tasting
+  pulledBy: string
+  diagnosis: Diagnosis
+  flow: FlowHeading | null
+  /** Of a fault made on purpose: which. */
+  faultShown: FaultShown | null
+}>()
 const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
@@ -16,7 +29,7 @@ const format = useFormat()
 function said({ verdict, cause, move }: Pick<Call, 'verdict' | 'cause' | 'move'>): string {
   if (verdict === null) return t('call.none')
   const parts = [
-    t(`verdict.${verdict}`),
+    t(`heading.${verdict}`),
     ...(cause === null ? [] : [t(`cause.${cause}`)]),
     ...(move === null ? [] : [t(`call.move.${move}`)]),
   ]
@@ -33,7 +46,10 @@ const finalCall = computed(
     null,
 )
 const score = computed(() =>
-  callScore(finalCall.value, props.diagnosis, props.tasting.rulings.at(-1) ?? null),
+  callScore(finalCall.value, props.diagnosis, props.tasting.rulings.at(-1) ?? null, {
+    flow: props.flow,
+    faultShown: props.faultShown,
+  }),
 )
 const newest = (side: Slip['side']) => props.tasting.slips.findLast((slip) => slip.side === side) ?? null
 const slips = computed(() => {

@@ -1,5 +1,12 @@
 import type { Call, Ruling } from '@calm-apron/contract'
-import { type Diagnosis, type GrindDirection, scoreCall } from '@calm-apron/core'
+import {
+  type Cause,
+  type Diagnosis,
+  type FaultShown,
+  type FlowHeading,
+  type GrindDirection,
+  scoreCall,
+} from '@calm-apron/core'
 
 /** Which way a diagnosis moves the grind. */
 function directionOf({ move }: Diagnosis): GrindDirection {
@@ -16,18 +23,25 @@ export function callScore(
   call: Call | null,
   diagnosis: Diagnosis,
   ruling: Pick<Ruling, 'verdict' | 'cause' | 'move'> | null = null,
+  { flow = null, faultShown = null }: { flow?: FlowHeading | null; faultShown?: FaultShown | null } = {},
 ): number | null {
   if (call === null || call.verdict === null || call.move === null) return null
   const { verdict, cause, move } = call
   const said = { verdict, cause, move }
   const read = {
     verdict: verdictOf(diagnosis),
+    flow,
     move: directionOf(diagnosis),
     causes: diagnosis.causes,
     isCauseKnown: false,
+    ...(faultShown !== null && certain(faultShown)),
   }
   if (ruling === null) return scoreCall(said, read)
-  const ruled =
-    ruling.cause === null ? {} : { causes: [{ cause: ruling.cause, probability: 1 }], isCauseKnown: true }
+  const ruled = ruling.cause === null ? {} : certain(ruling.cause)
   return scoreCall(said, { ...read, verdict: ruling.verdict, move: ruling.move ?? read.move, ...ruled })
+}
+
+/** A cause that is known: made on purpose, or told by a trainer. */
+function certain(cause: Cause) {
+  return { causes: [{ cause, probability: 1 }], isCauseKnown: true }
 }

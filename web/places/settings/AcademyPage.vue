@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type AcademyRecord, ENDPOINTS, academyRecord } from '@calm-apron/contract'
+import { type AcademyRecord, CLOCK_HABITS, ENDPOINTS, academyRecord } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
 import { reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -8,6 +8,7 @@ import { RefusedByServer } from '../../kit/failures.ts'
 import FormFailure from '../../kit/forms/FormFailure.vue'
 import FormField from '../../kit/forms/FormField.vue'
 import TimeZoneField from '../../kit/forms/TimeZoneField.vue'
+import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import { useForm } from '../../kit/forms/useForm.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
@@ -22,7 +23,9 @@ const values = reactive({
   name: here?.name ?? '',
   town: here?.town ?? '',
   timeZone: here?.timeZone ?? '',
+  clockHabit: here?.clockHabit ?? '24-hours',
 })
+const habits = CLOCK_HABITS.map((value) => ({ value, label: t(`academy.habit.${value}`) }))
 const isSaved = ref(false)
 const conflict = ref<AcademyRecord | null>(null)
 
@@ -41,8 +44,8 @@ async function save(): Promise<void> {
   await Promise.all([door.load(), academy.load()])
 }
 
-function take({ name, town, timeZone, revisionNo }: AcademyRecord): void {
-  Object.assign(values, { name, town, timeZone, basedOnNo: revisionNo })
+function take({ name, town, timeZone, clockHabit, revisionNo }: AcademyRecord): void {
+  Object.assign(values, { name, town, timeZone, clockHabit, basedOnNo: revisionNo })
 }
 </script>
 
@@ -55,6 +58,7 @@ function take({ name, town, timeZone, revisionNo }: AcademyRecord): void {
     <FormField v-model="values.name" :label="t('setUp.academy')" :issue="issues['name']" />
     <FormField v-model="values.town" :label="t('setUp.town')" :issue="issues['town']" />
     <TimeZoneField v-model="values.timeZone" :issue="issues['timeZone']" />
+    <ChoiceRow v-model="values.clockHabit" :label="t('academy.clock')" :options="habits" />
     <FormFailure :says="failure" />
     <p v-if="conflict" role="alert">
       {{ t('academy.conflict', { name: conflict.name, town: conflict.town, timeZone: conflict.timeZone }) }}

@@ -5,6 +5,7 @@ import SignOut from '../doors/SignOut.vue'
 import PersonExportButton from '../people/PersonExportButton.vue'
 import { useDoor } from '../../data/door/door.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
+import CaffeineCount from './CaffeineCount.vue'
 import ClaimList from './ClaimList.vue'
 import ChangePassword from './ChangePassword.vue'
 import ChangePin from './ChangePin.vue'
@@ -34,6 +35,7 @@ const session = computed(() => door.session)
       <ChangePin :has-pin="session.hasPin" />
       <ChangePassword />
     </template>
+    <CaffeineCount />
     <SessionList :time-zone="session.academy.timeZone" />
     <SignOut />
     <PersonExportButton :person-id="session.person.personId" :label="t('you.export')" />

@@ -4,9 +4,15 @@ import { Button } from 'ant-design-vue'
 import { computed, reactive } from 'vue'
 import { useI18n } from 'vue-i18n'
 import TasteAxisEntry from '../../shot/entry/TasteAxisEntry.vue'
+import TasterNote from '../../shot/tasting/TasterNote.vue'
 import type { Taste } from '../../shot/tasting/useTasting.ts'
 
 /** One person's own word on the cup; nobody else sees it until both are in. */
+defineProps<{
+  personId: string
+  /** What bag and recipe say it tastes of, where this device is told of them. */
+  says: readonly string[]
+}>()
 const emit = defineEmits<{ filled: [taste: Taste] }>()
 const { t } = useI18n()
 const taste = reactive<Taste>({ sour: null, sweet: null, bitter: null, body: null, dryness: null })
@@ -22,7 +28,8 @@ const isEmpty = computed(() => Object.values(taste).every((value) => value === n
       v-model="taste[axis]"
       :label="t(`fact.${axis}.label`)"
     />
-    <p class="soft">{{ t('taste.caffeine') }}</p>
+    <p v-for="each in says" :key="each" class="soft">{{ each }}</p>
+    <TasterNote :person-id="personId" />
     <Button type="primary" size="large" html-type="submit" :disabled="isEmpty">{{ t('slip.keep') }}</Button>
   </form>
 </template>

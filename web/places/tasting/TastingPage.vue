@@ -9,9 +9,10 @@ import CautionNote from '../../shot/cautions/CautionNote.vue'
 import { useShotReading } from '../../shot/reading/useShotReading.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
-import CallForm from './CallForm.vue'
+import CallForm from '../../shot/tasting/CallForm.vue'
 import SlipForm from './SlipForm.vue'
 import { type Said, type Taste, useTasting } from '../../shot/tasting/useTasting.ts'
+import { useTastingWords } from '../../shot/tasting/useTastingWords.ts'
 
 /**
  * Between the pull and the reading: the call by eye, both tasting slips, each hidden from the other, and the final
@@ -38,15 +39,22 @@ const filling = ref<SlipSide | null>(null)
 type Stage = 'looking' | 'first' | 'slips' | 'slip' | 'wait' | 'final'
 const stage = computed<Stage>(() => {
   if (!isLooked.value || state.value === 'looking') return 'looking'
-  if (!view.value.called.first && !isFirstSkipped.value && !view.value.isOpen) return 'first'
+  const { called, asks, isOpen } = view.value
+  if (asks.first && !called.first && !isFirstSkipped.value && !(asks.notes && isOpen)) return 'first'
   if (filling.value !== null) return 'slip'
-  if (view.value.isOpen) return 'final'
+  if (isOpen || !asks.notes) return 'final'
   if (!door.isStaff) return view.value.sides.trainee === 'waiting' ? 'slip' : 'wait'
   return 'slips'
 })
 const side = computed<SlipSide>(() => filling.value ?? 'trainee')
 /** One who pulled their own shot has nobody on the other side. */
 const isOwnShot = computed(() => pulledBy.value === door.personId && door.isStaff)
+
+/** Beside the tasting, so that it can be held against them. */
+const says = useTastingWords(() => ({
+  bagId: shot.value?.bagId ?? null,
+  recipeWords: shot.value?.recipe.tastingWords ?? null,
+}))
 
 watch(
   isDecided,
@@ -73,14 +81,19 @@ async function keepSlip(taste: Taste | null, of: SlipSide): Promise<void> {
     <template v-if="stage === 'first'">
       <h1 tabindex="-1">{{ t('tasting.first', { person: name }) }}</h1>
       <p>{{ t('tasting.firstHint') }}</p>
-      <CallForm key="first" :action="t('tasting.keepFirst')" @said="sayFirst" />
+      <CallForm key="first" :is-tasted="false" :action="t('tasting.keepFirst')" @said="sayFirst" />
       <Button type="text" @click="isFirstSkipped = true">{{ t('tasting.skipFirst') }}</Button>
     </template>
     <template v-else-if="stage === 'slip'">
       <h1 tabindex="-1">
         {{ side === 'trainee' ? t('tasting.slipOf', { person: name }) : t('tasting.ownSlip') }}
       </h1>
-      <SlipForm :key="side" @filled="keepSlip($event, side)" />
+      <SlipForm
+        :key="side"
+        :person-id="side === 'trainee' ? pulledBy : door.personId"
+        :says="says"
+        @filled="keepSlip($event, side)"
+      />
       <CautionNote act="taste" />
     </template>
     <template v-else-if="stage === 'slips'">
@@ -110,8 +123,13 @@ async function keepSlip(taste: Taste | null, of: SlipSide): Promise<void> {
     </template>
     <template v-else>
       <h1 tabindex="-1">{{ t('tasting.final', { person: name }) }}</h1>
-      <p>{{ t('tasting.finalHint') }}</p>
-      <CallForm key="final" :action="t('tasting.keepFinal')" @said="sayFinal" />
+      <p>{{ t(view.asks.isTasted ? 'tasting.finalHint' : 'tasting.finalByEye') }}</p>
+      <CallForm
+        key="final"
+        :is-tasted="view.asks.isTasted"
+        :action="t('tasting.keepFinal')"
+        @said="sayFinal"
+      />
       <Button v-if="door.isStaff" type="text" @click="skipCall">{{ t('tasting.skipFinal') }}</Button>
     </template>
   </div>

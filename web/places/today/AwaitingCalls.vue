@@ -2,23 +2,21 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { awaitingOver } from '../../data/queries/laidOver.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
+import { useAwaiting } from '../../data/academy/useAwaiting.ts'
 import { useDoor } from '../../data/door/door.ts'
-import { useOutbox } from '../../data/outbox/outbox.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
 /** Shots whose reading waits for a call: of whoever is here, or, for those who teach, of anyone. */
 const { t } = useI18n()
 const academy = useAcademy()
 const door = useDoor()
-const outbox = useOutbox()
+const awaiting = useAwaiting()
 const format = useFormat()
 
 const rows = computed(() => {
-  const awaiting = awaitingOver(academy.today?.awaiting ?? [], outbox.since(academy.toldAtMs))
   const isSeen = ({ personId }: { personId: string }) => door.may('see-tasting', personId === door.personId)
-  return awaiting.filter(isSeen).map(({ shotId, personId, pulledAt }) => ({
+  return awaiting.value.filter(isSeen).map(({ shotId, personId, pulledAt }) => ({
     shotId,
     says: t('today.awaitingShot', {
       person: academy.personName(personId),

@@ -6,7 +6,7 @@ import { RouterLink } from 'vue-router'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useTrainings } from '../../shot/training/trainings.ts'
-import { useLastSetup, useStartTraining } from '../../shot/training/useStartTraining.ts'
+import { useLastFocus, useLastSetup, useStartTraining } from '../../shot/training/useStartTraining.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
 /** What is on: trainings to go on with, and how one is begun, in one tap as the last time or in full. */
@@ -16,6 +16,7 @@ const door = useDoor()
 const trainings = useTrainings()
 const format = useFormat()
 const last = useLastSetup()
+const lastFocus = useLastFocus()
 const startTraining = useStartTraining()
 
 const names = (seats: readonly { personId: string }[]) =>
@@ -43,7 +44,7 @@ const open = computed(() =>
       ><strong>{{ each.title }}</strong> <span>{{ each.says }}</span></RouterLink
     >
     <div v-if="door.isStaff" class="actions">
-      <Button v-if="last" size="large" type="primary" @click="startTraining(last)">
+      <Button v-if="last" size="large" type="primary" @click="startTraining(last, lastFocus)">
         {{ t('training.again', { people: names(last.seats) }) }}
       </Button>
       <RouterLink class="press" :class="{ second: last }" :to="{ name: 'new-training' }">{{

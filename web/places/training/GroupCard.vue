@@ -3,17 +3,14 @@ import type { StageOfGroup } from '@calm-apron/contract'
 import type { Seat } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
 import { useDoor } from '../../data/door/door.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
-import type { TrainingGroup } from '../../shot/training/useTraining.ts'
+import type { TrainingGroup } from '../../shot/training/useGroups.ts'
 
 /** One group of a training: what it is doing, whose turn it is, and everyone with a seat at it. */
-const { group } = defineProps<{
-  group: TrainingGroup
-  stage: StageOfGroup | null
-  begunShotId: string | null
-}>()
+defineProps<{ trainingId: string; group: TrainingGroup }>()
 const emit = defineEmits<{ begin: [seat: Seat]; goOn: [shotId: string] }>()
 const { t, te } = useI18n()
 const academy = useAcademy()
@@ -21,6 +18,9 @@ const format = useFormat()
 const door = useDoor()
 /** A trainee brings nobody to the bar but themselves. */
 const mayBegin = ({ personId }: Seat) => door.may('record-shot', personId === door.personId)
+
+const nameAt = (seat: Seat | null) =>
+  seat === null ? t('turns.nobody') : academy.personName(seat.personId).split(' ')[0]
 
 function stageWords({ personId, step, phase, pumpS, weightG }: StageOfGroup): string {
   const person = academy.personName(personId)
@@ -38,10 +38,29 @@ function stageWords({ personId, step, phase, pumpS, weightG }: StageOfGroup): st
 <template>
   <section class="group" :aria-label="group.name">
     <h2>{{ group.name || t('training.oneGroup') }}</h2>
-    <p v-if="stage" class="stage" role="status" data-stage>{{ stageWords(stage) }}</p>
-    <Button v-if="begunShotId" type="primary" size="large" class="next" @click="emit('goOn', begunShotId)">{{
-      t('training.goOnShot')
-    }}</Button>
+    <p v-if="group.stage" class="stage" role="status" data-stage>{{ stageWords(group.stage) }}</p>
+    <dl v-if="group.turns.pulling" class="turns">
+      <template v-for="each in ['pulling', 'watching', 'next'] as const" :key="each">
+        <dt>{{ t(`turns.${each}`) }}</dt>
+        <dd :data-turn="each">{{ nameAt(group.turns[each]) }}</dd>
+      </template>
+    </dl>
+    <RouterLink
+      v-if="
+        group.stage && group.turns.pulling && group.stage.personId !== door.personId && !group.begunShotId
+      "
+      class="press second"
+      :to="{ name: 'watch', params: { trainingId, group: group.key } }"
+      >{{ t('watch.start', { person: academy.personName(group.turns.pulling.personId) }) }}</RouterLink
+    >
+    <Button
+      v-if="group.begunShotId"
+      type="primary"
+      size="large"
+      class="next"
+      @click="emit('goOn', group.begunShotId)"
+      >{{ t('training.goOnShot') }}</Button
+    >
     <Button
       v-else-if="group.next && mayBegin(group.next)"
       type="primary"
@@ -83,6 +102,21 @@ p {
 }
 .stage {
   min-height: 1.5em;
+}
+.turns {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  grid-auto-flow: column;
+  grid-template-rows: auto auto;
+  gap: 0 16px;
+  margin: 0;
+}
+dt {
+  color: var(--ink-soft);
+}
+dd {
+  margin: 0;
+  font-weight: 700;
 }
 .next {
   height: 64px;

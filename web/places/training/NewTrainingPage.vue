@@ -4,9 +4,10 @@ import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { useTrainings } from '../../shot/training/trainings.ts'
+import FocusChoice from './FocusChoice.vue'
 import TrainingForm from './TrainingForm.vue'
 import { useSetupForm } from './useSetupForm.ts'
-import { useStartTraining } from '../../shot/training/useStartTraining.ts'
+import { useLastFocus, useStartTraining } from '../../shot/training/useStartTraining.ts'
 
 /** A training is begun, or one that is on is changed: who is there, at which group, with what. */
 const { t } = useI18n()
@@ -18,11 +19,12 @@ const startTraining = useStartTraining()
 const changing = typeof route.query['change'] === 'string' ? route.query['change'] : null
 const form = useSetupForm(changing === null ? null : (trainings.stateOf(changing)?.setup ?? null))
 const wasTried = ref(false)
+const focus = ref(useLastFocus().value)
 
 async function go(): Promise<void> {
   wasTried.value = true
   if (form.setup.value === null) return
-  if (changing === null) return startTraining(form.setup.value)
+  if (changing === null) return startTraining(form.setup.value, focus.value)
   await trainings.note(changing, { kind: 'changed', setup: form.setup.value })
   await router.push({ name: 'training', params: { trainingId: changing } })
 }
@@ -31,6 +33,7 @@ async function go(): Promise<void> {
 <template>
   <div class="new">
     <h1 tabindex="-1">{{ t(changing ? 'training.change' : 'training.new') }}</h1>
+    <FocusChoice v-if="changing === null && form.chosen.purpose === 'practice'" v-model="focus" />
     <TrainingForm :form="form" />
     <div class="go">
       <Button type="primary" size="large" @click="go">{{

@@ -1,22 +1,31 @@
 <script setup lang="ts">
-import { type LeftReady, canReopen, netG, pricePerKg, spentOn } from '@calm-apron/core'
+import {
+  type Focus,
+  type LeftReady,
+  canReopen,
+  nameOfFocus,
+  netG,
+  pricePerKg,
+  spentOn,
+} from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import ReachNote from '../../shot/ReachNote.vue'
-import { groupKey } from '../../data/devices/devices.ts'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useDrafts } from '../../shot/draft/drafts.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
+import FocusChoice from './FocusChoice.vue'
 import GroupCard from './GroupCard.vue'
+import LateComers from './LateComers.vue'
 import LeaveReady from './LeaveReady.vue'
 import LockNote from './LockNote.vue'
+import TrainingShots from './TrainingShots.vue'
 import MoneySpent from '../../shot/training/MoneySpent.vue'
 import { useTrainings } from '../../shot/training/trainings.ts'
-import { useLive } from '../../shot/training/useLive.ts'
 import { useTraining } from '../../shot/training/useTraining.ts'
 
 /** A training while it is on: each group, whose turn it is, and what it needs. */
@@ -30,21 +39,13 @@ const trainings = useTrainings()
 const format = useFormat()
 const { state, setup, recipe, grinder, coffee, isDialInOpen, listed, isCounted, pulled, groups, begin } =
   useTraining(() => props.trainingId)
-const { stages } = useLive(() => props.trainingId)
 const isEnding = ref(false)
 const mayLead = computed(() => door.may('lead-training'))
 const mayReopen = computed(() => mayLead.value && state.value !== null && canReopen(state.value, new Date()))
 
 onMounted(() => void drafts.reload())
 
-/** Shots begun on this tablet, to go on with. */
-const begun = (key: string) =>
-  drafts.drafts.find(
-    (draft) =>
-      draft.trainingId === props.trainingId &&
-      draft.correcting === null &&
-      groupKey(draft.machineId, draft.groupNo) === key,
-  ) ?? null
+const isBegun = computed(() => groups.value.some(({ turns }) => turns.pulling !== null))
 /** What the whole training has ground so far, dialling in and turns alike: for whoever buys the coffee. */
 const spent = computed(() => {
   if (!mayLead.value || recipe.value === null) return null
@@ -61,7 +62,6 @@ const spent = computed(() => {
     },
   )
 })
-const lastShots = computed(() => listed.value.slice(0, 6))
 const reference = computed(() => setup.value?.purpose === 'assessment' && door.isStaff)
 
 async function toggleBreak(): Promise<void> {
@@ -76,6 +76,13 @@ async function pullReference(): Promise<void> {
   const { machineId, groupNo } = first ?? { machineId: null, groupNo: 0 }
   await begin({ personId: door.personId, machineId, groupNo }, { purpose: 'reference', isCallAsked: false })
 }
+async function look(focus: Focus): Promise<void> {
+  await trainings.note(props.trainingId, { kind: 'focused', focus })
+}
+const focusName = computed(() => {
+  const name = state.value === null ? null : nameOfFocus(state.value.focus)
+  return name === null ? t('focus.own') : t(`focus.name.${name}`)
+})
 async function reopen(): Promise<void> {
   await trainings.note(props.trainingId, { kind: 'reopened' })
 }
@@ -126,13 +133,17 @@ function goOn(shotId: string): void {
       <GroupCard
         v-for="group in groups"
         :key="group.key"
+        :training-id="trainingId"
         :group="group"
-        :stage="stages[group.key] ?? null"
-        :begun-shot-id="begun(group.key)?.shotId ?? null"
         @begin="begin"
         @go-on="goOn"
       />
     </div>
+    <template v-if="!state.ended && setup.purpose === 'practice'">
+      <FocusChoice v-if="mayLead" :model-value="state.focus" @update:model-value="look" />
+      <p v-else class="soft">{{ t('focus.title') }}: {{ focusName }}.</p>
+    </template>
+    <LateComers v-if="mayLead && !state.ended" :training-id="trainingId" :setup="setup" />
     <LeaveReady v-if="isEnding" @close="isEnding = false" @end="end" />
     <div v-else-if="!state.ended && mayLead" class="actions">
       <Button v-if="reference" @click="pullReference">{{ t('training.reference') }}</Button>
@@ -142,21 +153,12 @@ function goOn(shotId: string): void {
       }}</RouterLink>
       <Button @click="isEnding = true">{{ t('training.end') }}</Button>
     </div>
-    <section aria-labelledby="pulled">
-      <h2 id="pulled">{{ isCounted ? t('training.pulled', listed.length) : t('app.loading') }}</h2>
-      <p v-if="isCounted && listed.length === 0 && !state.ended" class="soft">
-        {{ t('training.nonePulled') }}
-      </p>
-      <ul>
-        <li v-for="{ shot, isUnsent } in lastShots" :key="shot.shotId" class="pulled">
-          <RouterLink :to="{ name: 'reading', params: { shotId: shot.shotId } }">
-            {{ academy.personName(shot.personId) }},
-            {{ format.timeOf(shot.pulledAt, academy.timeZone) }}</RouterLink
-          >
-          <span v-if="shot.isSimulated" class="soft">{{ t('purpose.simulatedMark') }}</span>
-          <span v-if="isUnsent" class="soft">{{ t('app.unsent') }}</span>
-        </li>
-      </ul>
+    <TrainingShots
+      :listed="listed"
+      :is-counted="isCounted"
+      :is-over="state.ended !== null"
+      :is-begun="isBegun"
+    >
       <p v-if="spent && spent.shots > 0" class="soft" data-spent>
         {{ t('training.spent', { mass: format.mass(spent.grams) }, spent.shots) }}
         <MoneySpent :money="spent.money" />
@@ -171,7 +173,7 @@ function goOn(shotId: string): void {
           }}
         </span>
       </p>
-    </section>
+    </TrainingShots>
   </div>
   <EmptyPlace v-else :says="t('training.notHere')" :action="t('app.toToday')" :to="{ name: 'today' }" />
 </template>
@@ -205,8 +207,7 @@ function goOn(shotId: string): void {
 .actions :deep(.ant-btn) {
   height: 56px;
 }
-.link,
-.pulled a {
+.link {
   min-height: 44px;
   display: inline-flex;
   align-items: center;

@@ -1,11 +1,13 @@
 import type { TrainingSetup } from '@calm-apron/core'
 import { computed, reactive } from 'vue'
 import { useAcademy } from '../../data/academy/academy.ts'
-import { groupName } from '../../shot/training/useTraining.ts'
+import { groupName } from '../../shot/training/useGroups.ts'
 import { routineFor } from '../../shot/training/routineFor.ts'
 import { useLastSetup } from '../../shot/training/useStartTraining.ts'
 
 export type MissingPart = 'people' | 'recipe' | 'bar'
+/** One pulls, one watches, one is next. */
+const MOST_AT_A_GROUP = 3
 /** Not there, or at a group: `machineId:groupNo`. */
 const AWAY = ''
 
@@ -18,6 +20,13 @@ export function useSetupForm(start: TrainingSetup | null) {
   const groupOf = ({ machineId, groupNo }: { machineId: string | null; groupNo: number }) =>
     `${machineId ?? ''}:${groupNo}`
 
+  /** The first time everyone stands somewhere, as long as it is a class and not a whole school. */
+  const places = (bar?.machines ?? []).flatMap(({ machineId, groups: all }) =>
+    all.map((_group, groupNo) => ({ machineId, groupNo })),
+  )
+  const isClass = academy.trainees.length <= places.length * MOST_AT_A_GROUP
+  const firstSeats = isClass ? academy.trainees.map((_each, index) => places[index % places.length]) : []
+
   const chosen = reactive({
     barId: bar?.barId ?? '',
     purpose: from?.purpose ?? 'practice',
@@ -29,8 +38,8 @@ export function useSetupForm(start: TrainingSetup | null) {
     grindOwner: from?.grindOwner ?? 'trainer',
     /** By person, the group they stand at. */
     at: Object.fromEntries(
-      academy.trainees.map(({ personId }) => {
-        const seat = from?.seats.find((each) => each.personId === personId)
+      academy.trainees.map(({ personId }, index) => {
+        const seat = from === null ? firstSeats[index] : from.seats.find((each) => each.personId === personId)
         return [personId, seat ? groupOf(seat) : AWAY]
       }),
     ),

@@ -30,8 +30,12 @@ function madeAt({ kind, body }: UnsentWrite): string {
       return body.tastedAt
     case 'ruling':
       return body.ruledAt
+    case 'repurposing':
+      return body.repurposedAt
     case 'photo':
       return body.takenAt
+    case 'watch':
+      return body.watchedAt
     case 'training-event':
       return body.at
   }

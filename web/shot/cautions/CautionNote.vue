@@ -4,12 +4,12 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useCautions } from './useCautions.ts'
 
-/** The cautions of one act, where the act happens. */
-const props = defineProps<{ act: Act }>()
+/** The cautions of an act, where the act happens; with those of what follows it where no page of its own is shown for that. */
+const props = defineProps<{ act: Act; also?: readonly Act[] }>()
 const { t } = useI18n()
 const cautions = useCautions()
 
-const shown = computed(() => cautions.at(props.act))
+const shown = computed(() => [props.act, ...(props.also ?? [])].flatMap((act) => cautions.at(act)))
 // The maker's manual and the law come before anything said here.
 const first = computed(() => cautions.shipped(CAUTION_KEYS[0]))
 </script>

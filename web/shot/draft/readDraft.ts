@@ -94,12 +94,14 @@ function notedOf(
   cupG: number | null,
 ): Pick<ShotFacts, 'noted'> {
   const byToolS = noted.predicted?.byToolS ?? null
-  const { marks, signs, stepsDone } = noted
+  const { marks, signs, stepsDone, stepsPrompted, stepsMissed } = noted
   const notes: ShotNotes = {
     ...rows,
     marks,
     signs,
     stepsDone,
+    stepsPrompted,
+    stepsMissed,
     cupsG: secondCupG === null || cupG === null ? null : cupsOf(cupG, secondCupG, filledWith?.noted?.cupsG),
     predicted: predictedS === null && byToolS === null ? null : { byPersonS: predictedS, byToolS },
   }

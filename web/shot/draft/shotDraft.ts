@@ -1,17 +1,20 @@
 import { SHOT_BY_ITSELF, type ShotInput } from '@calm-apron/contract'
 import {
   type Abandonment,
+  BAR_STEPS,
   BASE_UNITS,
   type BarStep,
   FACTS,
   FAULTS_SHOWN,
   type FaultShown,
+  type Focus,
   type ShotFacts,
   type ShotMeasures,
   type ShotNotes,
   type ShotWanted,
   type UnitChoice,
   asTyped,
+  isStepAsked,
   noNotes,
   nothingOf,
   unknownFacts,
@@ -55,7 +58,7 @@ export interface DraftPhoto {
 type GateAnswers = { [Q in keyof typeof FACTS.gate]: boolean | null }
 
 /** Who pulls what with what, as a shot is recorded with it. */
-export type ShotSetting = Omit<ShotInput, 'judgedBy' | 'pulledAt' | 'facts' | 'series' | 'note'>
+export type ShotSetting = Omit<ShotInput, 'judgedBy' | 'pulledAt' | 'facts' | 'series' | 'note' | 'focus'>
 
 /** A shot while it is being entered, exactly as typed, so that nothing is lost by a reload. */
 export interface ShotDraft extends ShotSetting {
@@ -68,6 +71,8 @@ export interface ShotDraft extends ShotSetting {
   /** The facts that it was filled with, of which the texts show less; left out of a new shot. */
   filledWith?: ShotFacts
   routineId: string | null
+  /** What its training looks at; null where that is all. */
+  focus: Focus | null
   step: BarStep
   /** What is typed as one number; empty is not known. */
   texts: Record<TypedFact, string>
@@ -98,6 +103,7 @@ export function faultShownOf({ faultShown }: Pick<ShotDraft, 'faultShown'>): Fau
 export type DraftSetting = ShotSetting &
   Pick<ShotDraft, 'shotId' | 'madeAt' | 'units' | 'correcting'> & {
     routineId?: string | null
+    focus?: Focus | null
     note?: string
   }
 
@@ -109,8 +115,9 @@ export function draftOf(setting: DraftSetting, recorded: ShotFacts | null = null
     ...(recorded !== null && { filledWith: recorded }),
     routineId: null,
     note: '',
+    focus: null,
     ...setting,
-    step: 'ready',
+    step: BAR_STEPS.find((step) => isStepAsked(setting.focus, step)) ?? 'ready',
     texts: textsOf(facts, units),
     wanted: facts.wanted ?? null,
     gate: gateAnswers(facts),

@@ -1,15 +1,26 @@
 <script setup lang="ts">
 import type { RoutineStep } from '@calm-apron/contract'
-import type { StepKey } from '@calm-apron/core'
+import {
+  SAFETY_STEPS,
+  type StepKey,
+  type StepsSeen,
+  allWatched,
+  markOfStep,
+  nextMark,
+  withStepMarked,
+} from '@calm-apron/core'
 import { useLocalStorage } from '@vueuse/core'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useStepWords } from '../routine/useStepWords.ts'
 
-/** What the routine asks for at one step of the bar: each to be ticked, with its reason and common mistake on tap. */
+/**
+ * What the routine asks for at one step of the bar, marked by exception: all done in a tap, then only what had to be said or was
+ * left out. Each has its reason and common mistake on tap.
+ */
 const props = defineProps<{ steps: readonly RoutineStep[] }>()
-const ticked = defineModel<StepKey[]>({ required: true })
+const seen = defineModel<StepsSeen>({ required: true })
 const { t } = useI18n()
 const { said } = useStepWords()
 const view = useLocalStorage<'short' | 'full'>('calm-apron.routine-view', 'short')
@@ -17,47 +28,57 @@ const view = useLocalStorage<'short' | 'full'>('calm-apron.routine-view', 'short
 const rows = computed(() =>
   props.steps
     .filter(({ isInShortView }) => view.value === 'full' || isInShortView)
-    .map((step, index) => ({
-      id: `${index} ${step.key ?? step.what}`,
-      key: step.key,
-      what: said(step, 'what'),
-      reason: said(step, 'reason'),
-      mistake: said(step, 'mistake'),
-      caution: said(step, 'caution'),
-      isDone: step.key !== null && ticked.value.includes(step.key),
-    })),
+    .map((step, index) => {
+      const mark = step.key === null ? null : markOfStep(seen.value, step.key)
+      return {
+        id: `${index} ${step.key ?? step.what}`,
+        key: step.key,
+        what: said(step, 'what'),
+        reason: said(step, 'reason'),
+        mistake: said(step, 'mistake'),
+        caution: said(step, 'caution'),
+        mark,
+        isOfSafety: step.key !== null && SAFETY_STEPS.includes(step.key),
+      }
+    }),
 )
 const hasMore = computed(() => props.steps.some(({ isInShortView }) => !isInShortView))
+const keys = computed(() => props.steps.flatMap(({ key }) => key ?? []))
+const areAllMarked = computed(() => keys.value.every((key) => markOfStep(seen.value, key) !== null))
 
-function tick(key: StepKey): void {
-  ticked.value = ticked.value.includes(key)
-    ? ticked.value.filter((each) => each !== key)
-    : [...ticked.value, key]
+function tap(key: StepKey): void {
+  seen.value = withStepMarked(seen.value, key, nextMark(markOfStep(seen.value, key)))
 }
 </script>
 
 <template>
-  <div>
+  <div class="watched">
+    <Button v-if="keys.length > 0 && !areAllMarked" class="all" @click="seen = allWatched(seen, keys)">{{
+      t('bar.allWatched')
+    }}</Button>
     <ul class="ticks">
       <li v-for="row in rows" :key="row.id">
         <div class="row">
-          <input
+          <button
             v-if="row.key"
-            :id="`tick-${row.id}`"
-            type="checkbox"
-            :checked="row.isDone"
-            @change="tick(row.key)"
-          />
+            type="button"
+            class="mark"
+            :class="row.mark ?? 'unmarked'"
+            :aria-label="t('bar.stepIs', { step: row.what, mark: t(`stepMark.${row.mark ?? 'unmarked'}`) })"
+            @click="tap(row.key)"
+          >
+            <span aria-hidden="true">{{ t(`stepSign.${row.mark ?? 'unmarked'}`) }}</span>
+          </button>
           <details>
-            <summary :class="{ done: row.isDone }">{{ row.what }}</summary>
+            <summary :class="{ done: row.mark === 'done' }">
+              {{ row.what }}
+              <span v-if="row.mark && row.mark !== 'done'" class="says">{{ t(`stepMark.${row.mark}`) }}</span>
+            </summary>
             <p v-if="row.reason">{{ row.reason }}</p>
             <p v-if="row.mistake" class="soft">{{ t('bar.oftenWrong', { mistake: row.mistake }) }}</p>
           </details>
-          <label v-if="row.key" class="visually-hidden" :for="`tick-${row.id}`">{{
-            t('bar.stepDone', { step: row.what })
-          }}</label>
         </div>
-        <p v-if="row.caution" class="caution">{{ row.caution }}</p>
+        <p v-if="row.caution" class="caution" :class="{ safety: row.isOfSafety }">{{ row.caution }}</p>
       </li>
     </ul>
     <Button v-if="hasMore" type="text" class="view" @click="view = view === 'full' ? 'short' : 'full'">
@@ -67,31 +88,65 @@ function tick(key: StepKey): void {
 </template>
 
 <style scoped>
+.watched {
+  padding-left: 12px;
+}
+.all {
+  margin-top: 8px;
+  height: 44px;
+  font-size: 0.8em;
+}
 .ticks {
-  padding: 4px 0 4px 12px;
+  padding: 4px 0;
   font-size: 0.8em;
 }
 .row {
+  margin-bottom: 4px;
   display: flex;
   align-items: flex-start;
   gap: 8px;
 }
-input {
+.mark {
   flex: none;
-  width: 28px;
-  height: 28px;
-  margin: 8px 0 0;
-  accent-color: var(--pine);
+  width: 44px;
+  height: 44px;
+  border: 2px solid var(--edge);
+  border-radius: 8px;
+  background: var(--raised);
+  color: inherit;
+  font: inherit;
+  font-weight: 700;
+  cursor: pointer;
+}
+.mark.done {
+  border-color: var(--pine);
+  background: var(--pine-soft);
+  color: var(--pine);
+}
+.mark.prompted {
+  border-color: var(--ochre);
+  background: var(--ochre-soft);
+}
+.mark.missed {
+  border-color: var(--plum);
+  background: var(--plum-soft);
 }
 details {
   flex: 1;
 }
 summary {
+  min-height: 44px;
+  padding: 4px 0;
   font-weight: 400;
   line-height: 1.2;
 }
 summary.done {
   color: var(--ink-soft);
+}
+/* A space at the end of a line is none to the template. */
+.says {
+  margin-left: 6px;
+  font-weight: 700;
 }
 details p {
   margin: 0 0 6px;
@@ -99,7 +154,10 @@ details p {
 .caution {
   margin: 0 0 6px;
   padding-left: 8px;
-  border-left: 4px solid var(--plum);
+  border-left: 4px solid var(--edge);
+}
+.caution.safety {
+  border-left-color: var(--plum);
 }
 .view {
   font-size: 0.8em;

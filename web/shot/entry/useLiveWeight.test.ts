@@ -3,7 +3,7 @@ import { nextTick, ref } from 'vue'
 import type { BarDevice, SensorReading } from '../../data/devices/barDevice.ts'
 import { byHand } from '../../data/devices/byHand.ts'
 import type { WeighingEntry } from '../draft/shotDraft.ts'
-import { useLiveWeight } from './useLiveWeight.ts'
+import { useLiveWeight, withFunnels } from './useLiveWeight.ts'
 
 const VESSELS: Vessel[] = [
   { id: 'one', name: 'Portafilter 1', kind: 'portafilter', emptyG: 586.4 },
@@ -17,12 +17,12 @@ const empty = (): WeighingEntry => ({
   vesselId: null,
 })
 
-function scale(vesselId: string | null = null) {
+function scale(vesselId: string | null = null, vessels = VESSELS) {
   const last = ref<Partial<Record<'scale', SensorReading>>>({})
   const device: BarDevice = { ...byHand(), state: ref('here'), last }
   const live = useLiveWeight(
     device,
-    () => VESSELS,
+    () => vessels,
     () => ({ targetG: 18, vesselId }),
   )
   const show = async (...values: number[]) => {
@@ -75,4 +75,18 @@ test('what is taken stands in the entry as if it had been typed, in the chosen u
   await show(18.2)
   live.take(entry, 'oz')
   expect(entry).toMatchObject({ way: 'net', netText: '0.642' })
+})
+
+test('with its funnel on a portafilter is known too, chosen or not', async () => {
+  const funnelled = withFunnels([
+    { ...VESSELS[0], emptyWithFunnelG: 650 } as Vessel & { emptyWithFunnelG: number },
+    { ...VESSELS[1], emptyWithFunnelG: null } as Vessel & { emptyWithFunnelG: null },
+  ])
+  for (const vesselId of [null, 'one']) {
+    const { live, show } = scale(vesselId, funnelled)
+    await show(668.1)
+    expect(live.content.value).toMatchObject({ netG: 18.1, vessel: { id: 'one', emptyG: 650 } })
+    await show(604.6)
+    expect(live.content.value).toMatchObject({ netG: 18.2, vessel: { id: 'one', emptyG: 586.4 } })
+  }
 })

@@ -9,6 +9,15 @@ const STEADY_WITHIN_G = 0.15
 /** An empty vessel is known by its remembered weight, this close. */
 const KNOWN_WITHIN_G = 1.5
 
+/** Each vessel as it may stand there: by itself, and with its funnel on. */
+export function withFunnels<V extends Vessel & { emptyWithFunnelG?: number | null }>(
+  vessels: readonly V[],
+): V[] {
+  return vessels.flatMap((vessel) =>
+    vessel.emptyWithFunnelG == null ? [vessel] : [vessel, { ...vessel, emptyG: vessel.emptyWithFunnelG }],
+  )
+}
+
 /** What the scale shows just now, whether it is steady, and which vessel stands on it with how much in it. */
 export function useLiveWeight(
   device: BarDevice | null,
@@ -37,9 +46,9 @@ export function useLiveWeight(
     if (shown === null) return null
     if (shown <= THRESHOLDS.plausibleDoseG.max) return { netG: shown, vessel: null }
     const { targetG, vesselId } = wanted()
-    const chosen = vessels().find(({ id }) => id === vesselId)
-    if (chosen && shown >= chosen.emptyG - KNOWN_WITHIN_G)
-      return { netG: roundG(shown - chosen.emptyG), vessel: chosen }
+    // With its funnel on it is heavier: the heavier one that leaves a dose is what stands there.
+    const chosen = vessels().findLast(({ id, emptyG }) => id === vesselId && shown >= emptyG - KNOWN_WITHIN_G)
+    if (chosen) return { netG: roundG(shown - chosen.emptyG), vessel: chosen }
     return rescueForgottenTare(shown, vessels(), targetG)
   })
   /** A vessel that stands there empty: now is the moment to tare, or to remember that it need not be. */

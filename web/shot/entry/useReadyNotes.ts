@@ -17,6 +17,8 @@ interface Beside {
   basket: TodayBasket | null
 }
 
+const SAME_HEAT_C = 1
+
 /** What must be known before a shot is ground: who may move the grinder, what was locked, and what is another than meant. */
 export function useReadyNotes(beside: () => Beside) {
   const { t } = useI18n()
@@ -57,5 +59,17 @@ export function useReadyNotes(beside: () => Beside) {
     return [t('ready.otherBasket', { recipe: basket.name, group: inGroup.name })]
   }
 
-  return computed(() => [...keeper(), ...leavesLock(), ...meant(), ...otherBasket()])
+  /** Set otherwise than the recipe asks by more than a thermometer errs. */
+  function otherHeat(): string[] {
+    const { draft, recipe } = beside()
+    const [wantedC, setC] = [
+      recipe?.method.temperatureC ?? null,
+      academy.machine(draft.machineId)?.setC ?? null,
+    ]
+    if (wantedC === null || setC === null || Math.abs(wantedC - setC) < SAME_HEAT_C) return []
+    const [recipes, machines] = [wantedC, setC].map((heat) => format.quantity('temperature', heat))
+    return [t('ready.otherHeat', { recipe: recipes, machine: machines })]
+  }
+
+  return computed(() => [...keeper(), ...leavesLock(), ...meant(), ...otherBasket(), ...otherHeat()])
 }

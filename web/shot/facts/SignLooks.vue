@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type BarStep, SIGNS_ASKED_AT, signGroupsAt } from '@calm-apron/core'
+import { type BarStep, SIGNS_ASKED_AT, isLookedAt, signGroupsAt } from '@calm-apron/core'
 import { computed } from 'vue'
 import type { ShotDraft } from '../draft/shotDraft.ts'
 import SignLook from './SignLook.vue'
@@ -8,7 +8,9 @@ import SignLook from './SignLook.vue'
 const props = defineProps<{ step: BarStep; isMeasured?: boolean }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const groups = computed(() =>
-  signGroupsAt(props.step).filter((group) => !(props.isMeasured && SIGNS_ASKED_AT[group].isInstead)),
+  isLookedAt(draft.value.focus, 'signs')
+    ? signGroupsAt(props.step).filter((group) => !(props.isMeasured && SIGNS_ASKED_AT[group].isInstead))
+    : [],
 )
 </script>
 

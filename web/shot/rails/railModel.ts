@@ -4,6 +4,7 @@ import {
   type ReadingKind,
   type Readings,
   type Standing,
+  isLookedAt,
 } from '@calm-apron/core'
 
 /** Half the width of every rail, in tolerances: on ends at a third of it, near at two thirds. */
@@ -42,9 +43,9 @@ export function markOf({
   }
 }
 
-/** The five rails of a shot, always in the order dose, tamp, yield, time, taste. */
+/** The rails of a shot, always in the order dose, tamp, yield, time, taste, as far as the day looks at them. */
 export function railsOf(readings: Readings): RailModel[] {
-  return READING_KINDS.map((kind) => {
+  return READING_KINDS.filter((kind) => isLookedAt(readings.of.context.focus, kind)).map((kind) => {
     const reading = readings[kind]
     const isUneven = kind === 'taste' && readings.unevenSigns.length > 0
     if (!reading.judged) return { kind, isJudged: false, hasTarget: false, mark: null, isUneven }

@@ -149,6 +149,8 @@ function useNotedLines() {
     ],
     signs: ({ signs }) => listed('recorded.signs', Object.entries(signs), signWords),
     stepsDone: ({ stepsDone }) => listed('recorded.stepsDone', stepsDone, stepWords),
+    stepsPrompted: ({ stepsPrompted }) => listed('recorded.stepsPrompted', stepsPrompted, stepWords),
+    stepsMissed: ({ stepsMissed }) => listed('recorded.stepsMissed', stepsMissed, stepWords),
   }
   return (notes: ShapedNotes): FactLine[] => Object.values(lines).flatMap((each) => each(notes))
 }

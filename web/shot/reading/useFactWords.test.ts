@@ -59,7 +59,12 @@ test('every fact that is stored is shown', () => {
     cupsG: [18, 18.2],
     predicted: { byPersonS: 27, byToolS: 28.5 },
     signs: { 'thin-crema': true, 'pressure-low': false },
+    staticCling: true,
+    cycle: 'heating',
+    afterFeel: 'lingers',
     stepsDone: ['purge'],
+    stepsPrompted: ['flush'],
+    stepsMissed: ['wipe-rim'],
     selfRating: 7,
   }
   const told = new Set(words.lines(carefulShot()).map(({ label }) => label))

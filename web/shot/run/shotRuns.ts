@@ -31,6 +31,7 @@ function makeRun(found: ShotDraft) {
     device,
     isHelped: () => help.isOn.value,
     targetG: () => recipe.value?.targets.yieldG ?? null,
+    cupsG: () => entered.vessels.value.filter(({ kind }) => kind === 'cup').map(({ emptyG }) => emptyG),
     leadsG: () => academy.leadsOf(draft.machineId),
     usualFirstDropS: () => {
       const { firstDropMinS = 5, firstDropMaxS = 10 } = recipe.value?.targets ?? {}

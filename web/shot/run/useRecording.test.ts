@@ -70,6 +70,7 @@ function bar(leadsG: readonly number[] = [], isHelped = true) {
       series,
       device,
       targetG: () => TARGET_G,
+      cupsG: () => [118.6],
       leadsG: () => leadsG,
       isHelped: () => isHelped,
       usualFirstDropS: () => 7,
@@ -204,5 +205,21 @@ test('how long it took from locking in to the start is noted', async () => {
   clock.markNext()
   await nextTick()
   expect(draft.noted.lockToStartS).toBeCloseTo(7.3, 5)
+  end()
+})
+
+test('a cup set down after locking in is tared by itself; before that, or while coffee runs, nothing is', async () => {
+  const { clock, draft, orders, tell, end } = bar()
+  const tares = () => orders.filter(({ kind }) => kind === 'tare').length
+  for (let tenth = 0; tenth < 8; tenth += 1) await tell(118.7)
+  expect(tares()).toBe(0)
+  draft.lockedInAtMs = 1
+  for (let tenth = 0; tenth < 8; tenth += 1) await tell(118.7)
+  expect(tares()).toBe(1)
+  for (let tenth = 0; tenth < 8; tenth += 1) await tell(0)
+  clock.markNext()
+  await nextTick()
+  for (let tenth = 0; tenth < 8; tenth += 1) await tell(118.7)
+  expect(tares()).toBe(1)
   end()
 })

@@ -23,6 +23,9 @@ const PUMP_SEEN_BAR = 1
 const PUMP_SEEN_READINGS = 3
 /** So much in the cup did not fall in three readings: it began while nothing was heard. */
 const SURELY_FLOWS_G = 3
+/** A cup is known by its remembered weight, this close, over so many readings. */
+const CUP_WITHIN_G = 1.5
+const CUP_READINGS = 5
 /** So many readings are looked at for a cup that begins to fill. */
 const IDLE_SAMPLES = 10
 /** Until nothing drips any more, or at the latest. */
@@ -36,6 +39,8 @@ interface Recorded {
   /** The target in the cup in g, and what dripped after the last stops at this machine. */
   targetG: () => number | null
   leadsG: () => readonly number[]
+  /** What the cups of the room weigh empty, in g. */
+  cupsG: () => readonly number[]
   /** Whether the tool cues the stop and says where it would end. */
   isHelped: () => boolean
   /** When the first drop usually falls, in s from pump start. */
@@ -53,6 +58,7 @@ export function useRecording({
   device,
   targetG,
   leadsG,
+  cupsG,
   isHelped,
   usualFirstDropS,
 }: Recorded) {
@@ -63,6 +69,7 @@ export function useRecording({
   let filledIn = ''
   /** What the scale showed last while nothing was started. */
   let idle: ShotSample[] = []
+  let cupReadings = 0
 
   const leadG = computed(() => stopLead(leadsG()))
   const weightG = computed(() => series.weights.value.at(-1)?.weightG ?? null)
@@ -80,7 +87,10 @@ export function useRecording({
 
   function take({ sensor, value, atS }: SensorReading): void {
     if (sensor === 'pressure') seePressure(value, atS)
-    if (sensor === 'scale' && clock.phase.value === 'before') seeFilling({ timeS: atS, weightG: value })
+    if (sensor === 'scale' && clock.phase.value === 'before') {
+      seeCup(value)
+      seeFilling({ timeS: atS, weightG: value })
+    }
     if (draft.clock.startedAtMs === null || isSettled()) return
     const timeS = sinceStartS(atS)
     if (timeS < 0) return
@@ -105,6 +115,13 @@ export function useRecording({
     idle = []
     adoptPace()
     clock.startAtDrop((first.timeS * 1000) / device.pace.value, usualFirstDropS())
+  }
+
+  /** A cup that is set down after locking in: it weighs what a known one does, and the scale is tared anew. */
+  function seeCup(weightG: number): void {
+    const isCup = cupsG().some((emptyG) => Math.abs(weightG - emptyG) < CUP_WITHIN_G)
+    cupReadings = draft.lockedInAtMs !== null && isCup ? cupReadings + 1 : 0
+    if (cupReadings === CUP_READINGS) device.order({ kind: 'tare' })
   }
 
   function weigh(): void {

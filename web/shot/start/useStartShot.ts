@@ -9,7 +9,7 @@ import { usePreferences } from '../../kit/preferences.ts'
 
 /** What is known of a shot before it is begun, beyond who and by which recipe. */
 export type StartWith = Partial<ShotSetting> &
-  Partial<Pick<ShotDraft, 'routineId' | 'wanted'>> & {
+  Partial<Pick<ShotDraft, 'routineId' | 'wanted' | 'focus'>> & {
     /** The grind setting to begin with, as typed. */
     grindText?: string
     /** What is expected of its time: by whoever pulls, as typed, and by the tool. */

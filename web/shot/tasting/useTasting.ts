@@ -1,5 +1,5 @@
-import type { Call, Slip, SlipSide, Tasting } from '@calm-apron/contract'
-import { RULES_VERSION } from '@calm-apron/core'
+import type { Call, RepurposingInput, Ruling, Slip, SlipSide, Tasting } from '@calm-apron/contract'
+import { RULES_VERSION, netG } from '@calm-apron/core'
 import { useIntervalFn } from '@vueuse/core'
 import { v7 as uuidv7 } from 'uuid'
 import { computed } from 'vue'
@@ -9,11 +9,15 @@ import { useAnswer } from '../../data/queries/useAnswer.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useLiveLine } from '../../data/live/liveLine.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
+import { useCupsTasted } from './cupsTasted.ts'
 
 /** Where no live line tells of another's slip that is waited for, the server is asked this often. */
 const ASK_EVERY_MS = 2000
 
+const USUAL_DOUBLE_G = 18
+
 export type Said = Pick<Call, 'verdict' | 'cause' | 'move'>
+export type Repurposed = Omit<RepurposingInput, 'repurposedBy' | 'repurposedAt'>
 export type Taste = NonNullable<Slip['taste']>
 
 /**
@@ -23,6 +27,7 @@ export type Taste = NonNullable<Slip['taste']>
 export function useTasting(shotId: () => string, isAwaited: () => boolean) {
   const door = useDoor()
   const outbox = useOutbox()
+  const cups = useCupsTasted()
   const line = useLiveLine()
   const recordedHere = computed(() =>
     outbox.since(0).find((write) => write.kind === 'shot' && write.shotId === shotId()),
@@ -59,16 +64,28 @@ export function useTasting(shotId: () => string, isAwaited: () => boolean) {
   /** A trainer's word that there will be no final call. */
   const skipCall = () => makeCall('final', door.personId, { verdict: null, cause: null, move: null })
 
+  /** As it was recorded here; a usual double's on a device that is not told it before the call. */
+  function recordedDoseG(): number {
+    const here = recordedHere.value
+    return (here?.kind === 'shot' ? netG(here.body.facts.dose) : null) ?? USUAL_DOUBLE_G
+  }
   async function fillSlip(side: SlipSide, filledBy: string, taste: Taste | null): Promise<void> {
+    if (taste !== null) cups.tasted(filledBy, recordedDoseG())
     const body = { filledBy, side, basedOnNo: 0, reason: null, taste, tastedAt: new Date().toISOString() }
     await outbox.add({ kind: 'slip', shotId: shotId(), slipId: uuidv7(), body })
   }
 
-  async function overrule(said: Said & { verdict: NonNullable<Call['verdict']> }, reason: string) {
+  async function overrule(said: Pick<Ruling, 'verdict' | 'cause' | 'move'>, reason: string) {
     const ruledAt = new Date().toISOString()
     const body = { ruledBy: door.personId, ...said, reason, ruledAt, rulesVersion: RULES_VERSION }
     await outbox.add({ kind: 'ruling', shotId: shotId(), rulingId: uuidv7(), body })
   }
 
-  return { view, isLooked, isDecided, makeCall, skipCall, fillSlip, overrule, askAgain }
+  /** Says otherwise what the shot was for; its list and reading follow at once. */
+  async function repurpose(said: Repurposed): Promise<void> {
+    const body = { repurposedBy: door.personId, ...said, repurposedAt: new Date().toISOString() }
+    await outbox.add({ kind: 'repurposing', shotId: shotId(), repurposingId: uuidv7(), body })
+  }
+
+  return { view, isLooked, isDecided, makeCall, skipCall, fillSlip, overrule, repurpose, askAgain }
 }

@@ -1,4 +1,4 @@
-import type { TrainingSetup } from '@calm-apron/core'
+import { FOCUS_ON_ALL, FOCUS_PARTS, type Focus, type TrainingSetup, isSameFocus } from '@calm-apron/core'
 import { useLocalStorage } from '@vueuse/core'
 import { v7 as uuidv7 } from 'uuid'
 import { computed } from 'vue'
@@ -8,6 +8,7 @@ import { useDoor } from '../../data/door/door.ts'
 import { useTrainings } from './trainings.ts'
 
 const LAST_SETUP = 'calm-apron.last-training'
+const LAST_FOCUS = 'calm-apron.last-focus'
 
 /** Starts a training and goes to it; what it was started with is remembered on this device. */
 export function useStartTraining() {
@@ -16,12 +17,29 @@ export function useStartTraining() {
   const trainings = useTrainings()
   const last = useLocalStorage<Record<string, TrainingSetup>>(LAST_SETUP, {})
 
-  return async function start(setup: TrainingSetup): Promise<void> {
+  const lastFocus = useLocalStorage<Record<string, Focus>>(LAST_FOCUS, {})
+
+  return async function start(setup: TrainingSetup, focus: Focus): Promise<void> {
     const trainingId = uuidv7()
     await trainings.note(trainingId, { kind: 'started', setup })
+    const isUsual = setup.purpose === 'assessment' || isSameFocus(focus, FOCUS_ON_ALL)
+    if (!isUsual) await trainings.note(trainingId, { kind: 'focused', focus })
     last.value = { ...last.value, [door.personId]: setup }
+    lastFocus.value = { ...lastFocus.value, [door.personId]: focus }
     await router.push({ name: 'training', params: { trainingId } })
   }
+}
+
+/** What this person's last training looked at; all, where there was none. */
+export function useLastFocus() {
+  const door = useDoor()
+  const last = useLocalStorage<Record<string, Focus>>(LAST_FOCUS, {})
+  return computed<Focus>(() => {
+    const { on, fullEvery } = last.value[door.personId] ?? FOCUS_ON_ALL
+    // What an earlier release kept may name what is no part any more.
+    const known = FOCUS_PARTS.filter((part) => on.includes(part))
+    return known.length === 0 ? FOCUS_ON_ALL : { on: known, fullEvery }
+  })
 }
 
 /** What this person last started a training with, as far as it is all still there; null where it is not. */

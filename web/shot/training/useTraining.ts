@@ -1,60 +1,39 @@
-import type { ShotSummary, TodayMachine } from '@calm-apron/contract'
+import type { ShotSummary } from '@calm-apron/contract'
 import {
+  FOCUS_ON_ALL,
   type LockedSetting,
   type Recipe,
   type Seat,
   type ShotWanted,
   isTurn,
   mayDialIn,
-  nextSeat,
+  nameOfFocus,
+  wordsAsked,
 } from '@calm-apron/core'
 import { computed } from 'vue'
-import { groupKey } from '../../data/devices/devices.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
-import { trainingAsked } from '../../data/queries/questions.ts'
-import { useAnswer } from '../../data/queries/useAnswer.ts'
 import { useShotList } from '../../data/queries/useShots.ts'
 import { useDrafts } from '../draft/drafts.ts'
 import { type StartWith, useStartShot } from '../start/useStartShot.ts'
-import { useTrainings } from './trainings.ts'
+import { useGroups } from './useGroups.ts'
+import { useTrainingState } from './useTrainingState.ts'
 
 /** As many as a page of the server's holds: a morning of four trainees pulls some sixty. */
 const SHOTS_SHOWN = 100
-
-/** One group of a training: who takes turns at it, and whose turn it is. */
-export interface TrainingGroup {
-  key: string
-  name: string
-  machineId: string | null
-  groupNo: number
-  seats: { seat: Seat; name: string; pulled: number }[]
-  next: Seat | null
-}
 
 /** A training as it is led: its state, its shots, its groups, and how the next shot begins. */
 export function useTraining(trainingId: () => string) {
   const academy = useAcademy()
   const door = useDoor()
   const drafts = useDrafts()
-  const trainings = useTrainings()
   const startShot = useStartShot()
-  const asked = () => (trainingId() === '' ? null : trainingId())
-  const list = useShotList(() => {
-    const id = asked()
-    return id === null ? null : { trainingId: id }
-  }, SHOTS_SHOWN)
+  const { state, setup } = useTrainingState(trainingId)
+  const list = useShotList(() => (trainingId() === '' ? null : { trainingId: trainingId() }), SHOTS_SHOWN)
   const listed = list.shots
   /** Whose turn it is can't be told before it is known who has pulled. */
   const isCounted = list.isKnown
-  // One that is over is in no list.
-  useAnswer(() => {
-    const id = asked()
-    return id === null ? null : trainingAsked(id)
-  })
 
-  const state = computed(() => trainings.stateOf(trainingId()))
-  const setup = computed(() => state.value?.setup ?? null)
   const recipe = computed(() => (setup.value === null ? null : academy.recipe(setup.value.recipeRevisionId)))
   const grinder = computed(() => academy.grinder(setup.value?.grinderId ?? null))
   const coffee = computed(() => academy.coffeeOfBag(setup.value?.bagId ?? null))
@@ -74,34 +53,16 @@ export function useTraining(trainingId: () => string) {
     return counts
   })
 
-  const groups = computed<TrainingGroup[]>(() => {
-    const byKey = new Map<string, Seat[]>()
-    for (const seat of setup.value?.seats ?? []) {
-      const key = groupKey(seat.machineId, seat.groupNo)
-      byKey.set(key, [...(byKey.get(key) ?? []), seat])
-    }
-    return [...byKey].map(([key, seats]) => {
-      const { machineId, groupNo } = seats[0] ?? { machineId: null, groupNo: 0 }
-      return {
-        key,
-        machineId,
-        groupNo,
-        name: groupName(academy.bar(setup.value?.barId ?? '')?.machines ?? [], machineId, groupNo),
-        seats: seats.map((seat) => ({
-          seat,
-          name: academy.personName(seat.personId),
-          pulled: pulled.value.get(seat.personId) ?? 0,
-        })),
-        next: isCounted.value ? nextSeat(seats, pulled.value) : null,
-      }
-    })
-  })
+  const groups = useGroups(trainingId, { setup, listed, isCounted, pulled })
 
   /** Begins the next shot of someone at a group, with all that the training says. */
   async function begin({ personId, machineId, groupNo }: Seat, more: StartWith = {}): Promise<void> {
     if (setup.value === null) return
     const { barId, recipeRevisionId, grinderId, bagId, routineId, purpose, grindOwner } = setup.value
     const lock = state.value?.lock ?? null
+    const isSet = purpose === 'assessment'
+    const focus = isSet ? FOCUS_ON_ALL : (state.value?.focus ?? FOCUS_ON_ALL)
+    const turn = (pulled.value.get(personId) ?? 0) + 1
     await startShot(personId, recipeRevisionId, {
       barId,
       grinderId,
@@ -112,8 +73,9 @@ export function useTraining(trainingId: () => string) {
       purpose,
       grindOwner,
       trainingId: trainingId(),
+      focus: nameOfFocus(focus) === 'all' ? null : focus,
       // Whoever teaches reads their own shots at once.
-      isCallAsked: academy.trainees.some((each) => each.personId === personId),
+      ...(academy.trainees.some((each) => each.personId === personId) && wordsAsked(focus, turn, isSet)),
       grindText: lock === null ? '' : String(lock.setting),
       wanted: lock === null || recipe.value === null ? null : wantedOf(lock, recipe.value.targets),
       ...more,
@@ -139,14 +101,3 @@ export function wantedOf(
 
 /** What no scale tells apart. */
 const SAME_G = 0.05
-
-/** A group's own name; where there are several machines, with its machine's. */
-export function groupName(
-  machines: readonly TodayMachine[],
-  machineId: string | null,
-  groupNo: number,
-): string {
-  const machine = machines.find((each) => each.machineId === machineId)
-  const group = machine?.groups[groupNo]?.name ?? ''
-  return machines.length > 1 && machine ? `${machine.name}, ${group}` : group
-}

@@ -78,6 +78,7 @@ export const appWords = {
     audit: 'Trail of changes',
     'set-aside': 'Kept aside',
     'new-training': 'Start a training',
+    watch: 'Watching',
     'past-trainings': 'Earlier trainings',
     training: 'Training',
     'dial-in': 'Dial in',

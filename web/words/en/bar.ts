@@ -51,6 +51,7 @@ export const barWords = {
       'Nothing ground yet. | {mass} ground in 1 shot, purges counted. | {mass} ground in {count} shots, purges counted.',
     money: 'About {money} in coffee.',
     pulled: 'No shots yet | 1 shot so far | {count} shots so far',
+    firstBegun: 'The first shot is under way',
     nonePulled: 'The first one begins above.',
     setOf: '{person}: {n} of 5.',
     oneGroup: 'At the bar',
@@ -135,6 +136,11 @@ export const barWords = {
     title: 'What is this shot for?',
     of: 'For: {purpose}',
     which: 'Which fault is made?',
+    caution:
+      'Make it coarser, or finer only to a setting that is known to flow. Afterwards put the setting back, purge, and pull one to check.',
+    seal: 'Seal it until the call',
+    sealed: 'What this shot is for is said after the call.',
+    chooseAgain: 'Choose again',
     simulated: 'Not pulled for real: count it for nothing',
     simulatedMark: 'simulated: it counts for nothing',
     practice: 'practice',
@@ -170,6 +176,7 @@ export const barWords = {
     leavesLock:
       'Locked at {locked} for this session; this is {setting}. Purge after the change, and say why it moved.',
     meant: 'Found by dialling in: dose {dose}, stop at {yield}. It is held against that.',
+    otherHeat: 'The recipe asks for {recipe}; this machine is set to {machine}.',
     otherBasket: 'The recipe is for the {recipe}; in this group is the {group}.',
   },
   dose: {
@@ -183,6 +190,7 @@ export const barWords = {
     more: 'More about the dose',
     spread: 'That is give or take {amount}.',
     spiltSays: 'Spilt grounds are not too much coffee: use a funnel or a dosing cup.',
+    staticSays: 'A mist of water on the beans before grinding kills static.',
     retention: '{amount} stayed in the grinder.',
     noHeadspace: '{amount} over what {basket} is made for: the bed may touch the screen.',
     soupy: '{amount} under what {basket} is made for: the puck may turn soupy.',

@@ -33,6 +33,16 @@ export const doorsWords = {
     takeBack: 'Take it back',
     pinFor: 'PIN of the trainer who handed it over',
   },
+  caffeine: {
+    title: 'Caffeine, for you alone',
+    intro:
+      'Counted on this device, sent nowhere, and shown to nobody else. Nobody must say why they don’t taste.',
+    how: 'How do you taste?',
+    off: 'Don’t count',
+    spit: 'I spit',
+    sip: 'I take a sip',
+    drink: 'I drink it',
+  },
   you: {
     title: 'Your sign-in',
     who: '{person}, {role}',

@@ -1,4 +1,4 @@
-import type { BarStep, Clock, PressureCaution } from '@calm-apron/core'
+import type { BarStep, Clock, PressureCaution, StepMark } from '@calm-apron/core'
 import type { EntryIssue } from '../../shot/draft/readEntry.ts'
 
 /** Words of a shot while it is entered. */
@@ -50,8 +50,9 @@ export const entryWords = {
     audible: 'Sound on',
     muted: 'Sound off',
     oftenWrong: 'Often wrong: {mistake}',
-    stepDone: 'Done: {step}',
-    stepsOf: 'Steps here: {done} of {all} done',
+    stepIs: '{step}: {mark}. Tap for the next mark.',
+    allWatched: 'Watched: all done',
+    stepsOf: 'Steps here: {done} of {all} watched',
     allSteps: 'All steps',
     fewSteps: 'The main steps only',
     storageFull:
@@ -128,6 +129,8 @@ export const entryWords = {
     before: 'Start the pump and the clock together.',
     waiting: 'Watch the spout. Mark the first drop.',
     flowing: 'Stop a little before {target}: it drips on.',
+    stopsItself: 'The machine stops by itself; {target} is what it should give.',
+    fillsItself: 'This machine fills itself: if you hear it refill, wait until it is done before you start.',
     stopped: 'Let it finish dripping, then weigh the cup.',
     unmarked: 'The first drop was not marked. Did one come?',
     missed: 'It came, I missed it',
@@ -153,12 +156,29 @@ export const entryWords = {
     note: 'Note',
   },
   notSeen: 'Not seen',
+  stepMark: {
+    unmarked: 'not watched',
+    done: 'done',
+    prompted: 'done when told',
+    missed: 'missed',
+  } satisfies Record<StepMark | 'unmarked', string>,
+  stepSign: { unmarked: '–', done: '✓', prompted: '!', missed: '✗' } satisfies Record<
+    StepMark | 'unmarked',
+    string
+  >,
   taste: {
     hint: 'Stir, let it cool a little, sip. 0 is none, 10 is as much as can be. Leave out what you can’t tell.',
+    by: 'As {person} tastes it.',
     bagSays: 'The bag says: {words}',
+    recipeSays: 'By this recipe it should taste of: {words}',
     none: 'not tasted',
     clear: 'Clear {axis}',
     caffeine: 'A sip is enough; nobody must say why they don’t taste.',
+    rest: '{cups} cups today: a tired tongue tells little. Water, plain bread, and a rest before the next.',
+    soFar:
+      'About {mg} mg of caffeine today, as far as this device knows (arabica; robusta holds twice as much).',
+    guidance:
+      'Common guidance is at most {adult} mg a day for healthy adults, {pregnant} mg when pregnant, less for the young. Ask a doctor.',
   },
   issue: {
     'not-a-number': 'That is no number. Write it like 18.2.',

@@ -55,12 +55,21 @@ const measured = {
 const noted = {
   isHelped: { label: 'With the tool’s help' },
   waterC: { label: 'Water at the group, measured' },
+  cycle: {
+    label: 'A simple machine: where was its heat?',
+    is: { 'light-just-out': 'light just out', later: 'a while after', heating: 'heating' },
+  },
+  staticCling: { label: 'Static: grounds cling' },
+  afterFeel: {
+    label: 'What stays in the mouth?',
+    is: { gone: 'over quickly', clean: 'clean', lingers: 'lingers well', rough: 'rough or drying' },
+  },
   served: {
     label: 'Serve it, or pull again?',
     is: { serve: 'Serve it', 'pull-again': 'Pull again' },
   },
   bagMatched: {
-    label: 'Does it taste of what the bag says?',
+    label: 'Does it taste as it is said to?',
     is: { matched: 'It does', partly: 'Partly', not: 'It doesn’t' },
   },
   doseMethod: {

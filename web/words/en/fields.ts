@@ -138,6 +138,7 @@ export const fieldsWords = {
       'bar-note': 'Note',
       kind: 'Kind',
       warmUpMinutes: 'Warm after',
+      setC: 'Water set to',
       switchedOnAt: 'Switched on at',
       temperature: 'Temperature',
       gauge: 'A pressure gauge',
@@ -168,6 +169,7 @@ export const fieldsWords = {
       portions: 'Weighed portions',
       seconds: 'Ran for',
       grams: 'Gave',
+      settingAt: 'At the setting',
       weighIns: 'Beans in, grounds out',
       beansInG: 'Beans in',
       groundsOutG: 'Grounds out',
@@ -224,7 +226,8 @@ export const fieldsWords = {
         'As the maker’s manual or whoever keeps the grinder says. Left empty, advice stays well away from the fine end.',
       innerBurr:
         'Moving it shifts the whole outer scale. Where nobody knows by how much, a new history begins.',
-      portions: 'Two different lengths are enough to find its dead time.',
+      portions:
+        'Two different lengths at one setting are enough to find its dead time; another setting gives otherwise.',
       lock: 'Whoever is named here, and a head, can change it; nobody else.',
       emptyG: 'Weigh it once, dry and empty; it is known from then on.',
       hasLine: 'A line inside shows the dose only with one coffee at one grind.',

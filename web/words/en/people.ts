@@ -79,6 +79,8 @@ export const peopleWords = {
     conflict:
       'Someone changed it meanwhile. It now reads: {name}, {town}, {timeZone}. Save again to put yours in its place.',
     demo: 'This is the made-up academy.',
+    clock: 'Times of day',
+    habit: { '24-hours': '14:05', '12-hours': '2:05 pm' },
   },
   claim: {
     title: 'Entered in your name',
@@ -147,6 +149,7 @@ export const peopleWords = {
       'call-made': 'made a call',
       'call-skipped': 'opened a reading without a call',
       'reading-overruled': 'overruled a reading',
+      'shot-repurposed': 'said what a shot was for',
       'photo-added': 'added a photo',
       'training-started': 'started a training',
       'training-changed': 'changed who trains with what',
@@ -179,6 +182,13 @@ export const peopleWords = {
     side: { trainee: 'trainee’s side', trainer: 'trainer’s side' },
     stage: { first: 'first call', final: 'final call' },
     move: { finer: 'finer', coarser: 'coarser', hold: 'same grind' },
-    field: { name: 'Name', town: 'Town', timeZone: 'Time zone', role: 'Role' },
+    field: {
+      name: 'Name',
+      town: 'Town',
+      timeZone: 'Time zone',
+      clockHabit: 'Times of day',
+      role: 'Role',
+      purpose: 'For',
+    },
   },
 }

@@ -8,11 +8,9 @@ export const progressWords = {
     empty: '{person} has no shots yet. The first one pulled will stand here.',
     first: 'Choose {person} on Today',
     earlier: 'Show earlier shots',
-    open: 'Reading of {date}, {time}',
     newestFirst: 'Newest first. Choose a shot to see its reading.',
     offline: 'Shown is what this device knows; there may be more.',
     offlineNone: 'This device knows no shots of {person} yet.',
-    corrected: 'corrected',
   },
   skill: skillWords,
 }

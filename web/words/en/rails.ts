@@ -51,6 +51,7 @@ export const railsWords = {
     'not-tasted': 'not tasted',
     abandoned: 'not finished, not judged',
     'only-recorded': 'recorded, not judged',
+    'not-looked-at': 'not what the day looks at',
     'stopped-too-far': 'stopped too far from the target to tell',
     'not-timed': 'not timed',
     'first-drop-missed': 'first drop not marked, so the drop clock is unknown',

@@ -47,6 +47,23 @@ export const readingWords = {
     by: '{person} reads it',
     earlierRules: 'Said beside an earlier version of the judgement.',
   },
+  watched: {
+    title: 'The steps, as they were watched',
+    missed: 'Missed: {steps}',
+    prompted: 'Done when told: {steps}',
+    done: 'None done unasked | 1 done unasked | {count} done unasked',
+    byPeer: '{person} watched; a peer’s word counts for nobody’s skill',
+    byTrainer: '{person} watched',
+    call: 'Call: {call}',
+  },
+  repurpose: {
+    open: 'It was for something else',
+    title: 'What was it for?',
+    reason: 'Why is it called otherwise?',
+    hint: 'For instance: the pump failed, it was only to rinse',
+    keep: 'Keep it',
+    was: 'It was called {purpose} before. {person}: {reason}',
+  },
   figures: {
     ratio: '{ratio} (target {target})',
     flow: '{flow} g/s after the first drop',

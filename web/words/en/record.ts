@@ -20,7 +20,13 @@ export const recordWords = {
     over: 'Over-extracted',
     uneven: 'Uneven',
     unclear: 'Not enough to tell',
+    'well-prepared': 'Well prepared',
+    'mend-preparing': 'One thing to mend',
   } satisfies Record<Heading, string>,
+  shotRow: {
+    open: 'Reading of {date}, {time}',
+    corrected: 'corrected',
+  },
   served: {
     right: 'Said: {said}. Right.',
     wrong: {
@@ -42,6 +48,8 @@ export const recordWords = {
     signs: 'Seen besides',
     notSeen: '{sign}: looked for, not there',
     stepsDone: 'Steps done',
+    stepsPrompted: 'Steps done when told',
+    stepsMissed: 'Steps missed',
     wantedDose: 'Dose meant',
     wantedYield: 'Yield meant',
     estimated: 'Times estimated',

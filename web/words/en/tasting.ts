@@ -55,6 +55,7 @@ export const tastingWords = {
     waitHint: 'This goes on by itself once it is in.',
     final: '{person}: the last word before the reading',
     finalHint: 'You have seen and tasted it: what is it, why, and what next?',
+    finalByEye: 'You have seen it run: what is it, why, and what next?',
     keepFinal: 'Keep it and open the reading',
     skipFinal: 'Open the reading without a call',
   },

@@ -18,7 +18,7 @@ const EMPTY_PARTS: Record<string, () => object> = {
   weighed: () => ({ at: new Date().toISOString(), leftG: null }),
   groups: () => ({ name: '', basketId: null, selector: 'none', buttons: [] }),
   buttons: () => ({ name: '', suits: 'double' }),
-  portions: () => ({ seconds: null, grams: null }),
+  portions: () => ({ seconds: null, grams: null, settingAt: null }),
   weighIns: () => ({ beansInG: null, groundsOutG: null }),
   bench: () => ({ what: '', state: 'here', note: '' }),
 }

@@ -22,6 +22,8 @@ export function fieldsOf(schema: z.ZodObject): FieldSpec[] {
 function specOf(name: string, schema: z.ZodType, isNullable = false): FieldSpec {
   if (schema instanceof z.ZodNullable || schema instanceof z.ZodExactOptional)
     return specOf(name, schema.unwrap() as z.ZodType, true)
+  // What a former page leaves out is asked for here like everything else.
+  if (schema instanceof z.ZodDefault) return specOf(name, schema.unwrap() as z.ZodType, isNullable)
   const named = { name, isNullable }
   if (schema instanceof z.ZodObject) return { ...named, type: 'object', fields: fieldsOf(schema) }
   if (schema instanceof z.ZodArray) return listSpec(named, schema.element as z.ZodType)

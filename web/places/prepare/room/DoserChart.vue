@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type DoserPortion, calibrateDoser, dosingSeconds } from '@calm-apron/core'
+import { type DoserPortion, calibrateDoser, dosingSeconds, portionsAtLast } from '@calm-apron/core'
 import { Chart, LinearScale, LineElement, PointElement, ScatterController } from 'chart.js'
 import { computed } from 'vue'
 import { Scatter } from 'vue-chartjs'
@@ -17,14 +17,16 @@ const { t } = useI18n()
 const format = useFormat()
 const colours = useChartColours()
 
-const fit = computed(() => calibrateDoser(props.portions))
-const longest = computed(() => Math.max(...props.portions.map(({ seconds }) => seconds)) * 1.15)
+/** As it grinds now: of another setting a portion says nothing. */
+const shown = computed(() => portionsAtLast(props.portions))
+const fit = computed(() => calibrateDoser(shown.value))
+const longest = computed(() => Math.max(...shown.value.map(({ seconds }) => seconds)) * 1.15)
 const data = computed(() => {
   const line = fit.value
   return {
     datasets: [
       {
-        data: props.portions.map(({ seconds, grams }) => ({ x: seconds, y: grams })),
+        data: shown.value.map(({ seconds, grams }) => ({ x: seconds, y: grams })),
         pointRadius: 6,
         backgroundColor: colours.value.pine,
       },

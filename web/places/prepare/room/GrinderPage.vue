@@ -49,7 +49,9 @@ const facts = (record: PreparedRecord): string[] => {
   const content = contentOf(record)
   if (content === null) return []
   const { innerBurr, weighIns, purgeG } = content
-  const kept = weighIns.map(({ beansInG, groundsOutG }) => retentionG(beansInG, groundsOutG))
+  const weighed = weighIns.map(({ beansInG, groundsOutG }) => retentionG(beansInG, groundsOutG))
+  // Weighed for it, and as shots showed it.
+  const kept = [...weighed, ...(told.value?.retainedG ?? [])]
   const mean = kept.reduce((sum, each) => sum + each, 0) / kept.length
   return [
     content.isStepless

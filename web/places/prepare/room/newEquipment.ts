@@ -19,6 +19,7 @@ const NEW: { [K in RoomKind]: { [F in keyof PreparedContent<K>]: PreparedContent
     name: '',
     kind: 'heat-exchange',
     warmUpMinutes: WARM_UP_MINUTES['heat-exchange'],
+    setC: null,
     switchedOnAt: null,
     temperature: 'controlled',
     gauge: null,

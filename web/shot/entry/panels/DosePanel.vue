@@ -7,6 +7,7 @@ import {
   type DoseMethod,
   type Vessel,
   doseTrimG,
+  isLookedAt,
   toBase,
 } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
@@ -21,7 +22,7 @@ import FactFields from '../../facts/FactFields.vue'
 import SignLooks from '../../facts/SignLooks.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
 import { useTones } from '../../../kit/tones.ts'
-import { useLiveWeight } from '../useLiveWeight.ts'
+import { useLiveWeight, withFunnels } from '../useLiveWeight.ts'
 import WeighFields from '../WeighFields.vue'
 
 const props = defineProps<{
@@ -43,7 +44,7 @@ const targets = computed(() => props.recipe?.targets ?? null)
 const holdsGrounds = computed(() => props.vessels.filter((vessel) => vessel.kind !== 'cup'))
 const live = useLiveWeight(
   props.device,
-  () => holdsGrounds.value,
+  () => withFunnels(holdsGrounds.value),
   () => ({ targetG: targets.value?.doseG ?? 0, vesselId: draft.value.dose.vesselId }),
 )
 const { isHere: isLive, isSteady, emptyVessel, content } = live
@@ -142,7 +143,7 @@ const retention = computed(() => {
     <p v-if="trim" class="trim" role="status">{{ trim }}</p>
     <p v-if="headspace" class="warn" role="status">{{ headspace }}</p>
     <FactFields v-model="draft" step="dose" place="first" :issues="issues" />
-    <details>
+    <details v-if="isLookedAt(draft.focus, 'bed')">
       <summary>{{ t('dose.more') }}</summary>
       <div class="more">
         <ChoiceRow v-model="method" :label="t('fact.doseMethod.label')" :options="methods" />
@@ -152,6 +153,7 @@ const retention = computed(() => {
         <FactFields v-model="draft" step="dose" place="more" :issues="issues" />
         <SignLooks v-model="draft" step="dose" :is-measured="read.netG !== null" />
         <p v-if="draft.noted.spilt" class="soft">{{ t('dose.spiltSays') }}</p>
+        <p v-if="draft.noted.staticCling" class="soft">{{ t('dose.staticSays') }}</p>
         <p v-if="retention" class="soft">{{ retention }}</p>
       </div>
     </details>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOUNDS } from '@calm-apron/contract'
-import { PUCKS, STREAMS, streamOfMarks } from '@calm-apron/core'
+import { PUCKS, STREAMS, isLookedAt, streamOfMarks } from '@calm-apron/core'
 import { Input } from 'ant-design-vue'
 import { computed, onMounted, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -31,8 +31,18 @@ onMounted(() => {
 
 <template>
   <div class="look">
-    <ChoiceRow v-model="draft.look.stream" :label="t('fact.stream.label')" :options="streams" />
-    <PuckChoice v-model="draft.look.puck" :label="t('fact.puck.label')" :options="pucks" />
+    <ChoiceRow
+      v-if="isLookedAt(draft.focus, 'stream')"
+      v-model="draft.look.stream"
+      :label="t('fact.stream.label')"
+      :options="streams"
+    />
+    <PuckChoice
+      v-if="isLookedAt(draft.focus, 'puck')"
+      v-model="draft.look.puck"
+      :label="t('fact.puck.label')"
+      :options="pucks"
+    />
     <FactFields v-model="draft" step="look" place="first" :issues="issues" />
     <p class="soft">{{ t('look.prompt') }}</p>
     <details>

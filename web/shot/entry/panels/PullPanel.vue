@@ -20,9 +20,15 @@ const props = defineProps<{
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 const format = useFormat()
+const academy = useAcademy()
 
+const machine = computed(() => academy.machine(draft.value.machineId))
+/** Where the machine stops by itself nobody is told to. */
+const stopsItself = computed(() => (machine.value?.stopBy ?? 'hand') !== 'hand')
 const cue = computed(() =>
-  t(`pull.${props.phase}`, { target: props.recipe ? format.mass(props.recipe.yieldG) : '' }),
+  t(props.phase === 'flowing' && stopsItself.value ? 'pull.stopsItself' : `pull.${props.phase}`, {
+    target: props.recipe ? format.mass(props.recipe.yieldG) : '',
+  }),
 )
 /** Stop and final weight, both kept, and what fell between. */
 const settledWords = computed(() => {
@@ -35,7 +41,6 @@ const settledWords = computed(() => {
         final: `${draft.value.cup.netText} ${t(`unit.${draft.value.units.mass}`)}`,
       })
 })
-const academy = useAcademy()
 /** Before anybody loosens the portafilter: it choked, it only drips, no drop came, or nothing lets the pressure out. */
 const caution = computed(() => {
   const { abandoned, clock, noted, machineId } = draft.value
@@ -59,6 +64,7 @@ const gaveUp = computed(() => [
   <div class="pull">
     <p class="cue" role="status">{{ cue }}</p>
     <p v-if="phase === 'before'" class="soft">{{ t('bar.cautionHot') }}</p>
+    <p v-if="phase === 'before' && machine?.isSelfFilling" class="soft">{{ t('pull.fillsItself') }}</p>
     <p v-if="draft.noted.lockToStartS !== null" class="soft">
       {{ t('pull.lockToStart', { s: draft.noted.lockToStartS }) }}
     </p>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { RecipeRevision, TodayBasket, TodayGrinder } from '@calm-apron/contract'
+import { isLookedAt } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import NumberEntry from '../../../kit/parts/NumberEntry.vue'
-import PurposeChoice from '../PurposeChoice.vue'
 import SignLooks from '../../facts/SignLooks.vue'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 import FactFields from '../../facts/FactFields.vue'
@@ -32,6 +32,7 @@ const grindHint = computed(() => {
     <p v-for="note in notes" :key="note" class="note" role="note">{{ note }}</p>
     <FactFields v-model="draft" step="ready" place="first" :issues="issues" />
     <NumberEntry
+      v-if="isLookedAt(draft.focus, 'time')"
       v-model="draft.texts.grindSetting"
       :label="t('fact.grindSetting.label')"
       :hint="grindHint"
@@ -41,6 +42,7 @@ const grindHint = computed(() => {
       <summary>{{ t('ready.more') }}</summary>
       <SignLooks v-model="draft" step="ready" />
       <NumberEntry
+        v-if="isLookedAt(draft.focus, 'time')"
         v-model="draft.texts.predictedS"
         :label="t('ready.prediction')"
         :suffix="t('unit.s')"
@@ -48,7 +50,6 @@ const grindHint = computed(() => {
       />
       <FactFields v-model="draft" step="ready" place="more" :issues="issues" />
     </details>
-    <PurposeChoice v-model="draft" />
   </div>
 </template>
 

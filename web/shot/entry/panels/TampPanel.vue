@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { RecipeRevision } from '@calm-apron/contract'
-import { LOW_DOSE_RULES, TILTS, type Tilt } from '@calm-apron/core'
+import { LOW_DOSE_RULES, TILTS, type Tilt, isStepAsked } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -67,9 +67,14 @@ function lockIn(): void {
     <BasketTap v-model="draft.tamp" />
     <ChoiceRow v-model="tilt" :label="t('fact.tilt.label')" :options="tilts" />
     <FactFields v-model="draft" step="tamp" place="first" :issues="issues" />
-    <Button v-if="device" type="primary" size="large" class="lock" @click="lockIn">{{
-      t('tamp.lockedIn')
-    }}</Button>
+    <Button
+      v-if="device && isStepAsked(draft.focus, 'pull')"
+      type="primary"
+      size="large"
+      class="lock"
+      @click="lockIn"
+      >{{ t('tamp.lockedIn') }}</Button
+    >
     <p v-if="hasPlate" class="figure force" role="status">
       {{
         t('tamp.force', {

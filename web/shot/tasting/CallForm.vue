@@ -1,23 +1,33 @@
 <script setup lang="ts">
 import { CALL_MOVES, VERDICTS } from '@calm-apron/contract'
-import { CAUSE_PLACES, FAULTS, PLACE_OF_FAULT, USUAL_FAULTS } from '@calm-apron/core'
+import {
+  CAUSE_PLACES,
+  type CallWord,
+  FAULTS,
+  FLOW_HEADINGS,
+  PLACE_OF_FAULT,
+  USUAL_FAULTS,
+} from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import { computed, ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
-import type { Said } from '../../shot/tasting/useTasting.ts'
+import type { Said } from './useTasting.ts'
 
-/** What someone makes of a shot: what it is, why, and what to change. */
-defineProps<{ action: string }>()
-const emit = defineEmits<{ said: [said: Said & { verdict: (typeof VERDICTS)[number] }] }>()
+/** What someone makes of a shot: what it is, why, and what to change. Under- and over-extracted are said of what was tasted. */
+const props = defineProps<{ action: string; isTasted: boolean }>()
+const emit = defineEmits<{ said: [said: Said & { verdict: CallWord }] }>()
 const { t } = useI18n()
 const causeId = useId()
 
-const verdict = ref<(typeof VERDICTS)[number] | null>(null)
+const verdict = ref<CallWord | null>(null)
 const cause = ref<Said['cause']>(null)
 const move = ref<Said['move']>(null)
 
-const verdicts = VERDICTS.map((value) => ({ value, label: t(`verdict.${value}`) }))
+const BY_EYE: readonly CallWord[] = [...FLOW_HEADINGS, 'uneven', 'unclear']
+const verdicts = computed(() =>
+  (props.isTasted ? VERDICTS : BY_EYE).map((value) => ({ value, label: t(`heading.${value}`) })),
+)
 const moves = CALL_MOVES.map((value) => ({ value, label: t(`call.move.${value}`) }))
 const asOption = (value: NonNullable<Said['cause']>) => ({ value, label: t(`cause.${value}`) })
 /** What is behind most shots first, then the rest by where it happens. */

@@ -3,16 +3,20 @@ import { headingOf, isCounted } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { railsOf } from '../../shot/rails/railModel.ts'
-import RailLine from '../../shot/rails/RailLine.vue'
-import { useRailWords } from '../../shot/rails/useRailWords.ts'
-import { readListed } from '../../shot/reading/readListed.ts'
+import { railsOf } from '../rails/railModel.ts'
+import RailLine from '../rails/RailLine.vue'
+import { useRailWords } from '../rails/useRailWords.ts'
+import { readListed } from './readListed.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import type { ListedShot } from '../../data/queries/useShots.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
 /** One shot of a run: five small rails, each with its words, and the verdict. */
-const props = defineProps<{ listed: ListedShot }>()
+const props = defineProps<{
+  listed: ListedShot
+  /** In a list of several people's: whose it is; the day is known there. */
+  isNamed?: boolean
+}>()
 const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
@@ -37,17 +41,17 @@ const time = computed(() => format.timeOf(shot.value.pulledAt, academy.timeZone)
     <div class="when">
       <RouterLink
         :to="{ name: 'reading', params: { shotId: shot.shotId } }"
-        :aria-label="t('progress.open', { date, time })"
+        :aria-label="t('shotRow.open', { date, time })"
         class="open"
       >
-        {{ date }}, <span class="figure">{{ time }}</span>
+        {{ isNamed ? academy.personName(shot.personId) : date }}, <span class="figure">{{ time }}</span>
       </RouterLink>
       <strong>{{ t(`heading.${heading}`) }}</strong>
-      <span class="soft">{{ listed.recipe.name }}</span>
+      <span v-if="!isNamed" class="soft">{{ listed.recipe.name }}</span>
       <span v-if="shot.isSimulated" class="soft">{{ t('purpose.simulatedMark') }}</span>
       <span v-else-if="!isCounted(shot.purpose)" class="soft">{{ t(`purpose.${shot.purpose}`) }}</span>
       <span v-if="listed.isUnsent" class="soft">{{ t('app.unsent') }}</span>
-      <span v-else-if="shot.current.revisionNo > 1" class="soft">{{ t('progress.corrected') }}</span>
+      <span v-else-if="shot.current.revisionNo > 1" class="soft">{{ t('shotRow.corrected') }}</span>
     </div>
     <div v-for="{ rail, label, says } in rails" :key="rail.kind" class="cell">
       <span class="label">{{ label }}</span>

@@ -1,0 +1,1 @@
+ALTER TABLE "academy" ADD COLUMN "clock_habit" text DEFAULT '24-hours' NOT NULL;

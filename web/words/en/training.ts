@@ -1,0 +1,56 @@
+import type { FocusName, FocusPart } from '@calm-apron/core'
+
+/** Words of a training as it is led: what it looks at, who does what. */
+export const trainingWords = {
+  focus: {
+    title: 'Today we look at',
+    own: 'something of its own',
+    name: {
+      'first-week': 'First week: dose and tamp',
+      'clock-and-weight': 'Clock and weight',
+      'grind-and-taste': 'Grind and taste',
+      all: 'All of it',
+    } satisfies Record<FocusName, string>,
+    details: 'What exactly',
+    hint: 'What is off is not asked for, shown or judged.',
+    part: {
+      dose: 'Dose',
+      tamp: 'Tamp',
+      yield: 'Yield',
+      time: 'Time and grind',
+      taste: 'Taste',
+      ready: 'Before you grind',
+      bed: 'The bed after grinding',
+      stream: 'The stream',
+      puck: 'The puck',
+      signs: 'Less usual signs',
+      serve: 'Serve it, or pull again?',
+      'first-call': 'A first call by eye',
+      'final-call': 'A call before the reading',
+      notes: 'Both taste, each on a note',
+    } satisfies Record<FocusPart, string>,
+    fullEvery: 'First call and both notes',
+    every: { 1: 'every shot', 2: 'every second', 3: 'every third' },
+  },
+  watch: {
+    title: 'Watching {person}',
+    hint: 'Tap what you see. Your marks and your call are shown beside the reading, and count for nobody’s skill.',
+    runs: '{s} s',
+    steps: 'The steps',
+    call: 'What do you make of it?',
+    say: 'That is my call',
+    again: 'Say it again',
+    keep: 'Keep what I saw',
+    nobody: 'Nobody is pulling at this group just now.',
+    start: 'Watch {person}',
+  },
+  turns: {
+    pulling: 'Pulling',
+    watching: 'Watching',
+    next: 'Next',
+    nobody: '–',
+    late: 'Just come in?',
+    join: 'Add {person}',
+    waits: 'waits for the call',
+  },
+}
