@@ -6,8 +6,8 @@ export type { Shape } from './shape.ts'
 // Records
 export { CLOCK_HABITS, ROLES, academy, academyChange, academyRecord, person } from './academy.ts'
 export type { Academy, AcademyChange, AcademyRecord, ClockHabit, Person, Role } from './academy.ts'
-export { recipeContent, recipeRevision } from './recipe.ts'
-export type { RecipeContent, RecipeRevision } from './recipe.ts'
+export { recipeContent, recipeRevision } from './prepared/kinds/recipe.ts'
+export type { RecipeContent, RecipeRevision } from './prepared/kinds/recipe.ts'
 export { shotFacts } from './shotFacts.ts'
 export { NOTED_VERSION, upcastNotes } from './notedUpcast.ts'
 export type { StoredNotes } from './notedUpcast.ts'
@@ -99,45 +99,51 @@ export type {
 export { DEVICE_FAULTS, SENSORS, deviceOrder, deviceWord, readLines, writeLines } from './deviceLine.ts'
 export type { DeviceFault, DeviceOrder, DeviceWord, Sensor } from './deviceLine.ts'
 // What is prepared
+export { KINDS } from './prepared/kinds/kinds.ts'
+export { IMPORT_ORDER, PREPARED_KINDS, isOfRoom, kindOf } from './prepared/kinds/kindOf.ts'
+export type { PreparedContent, PreparedKind, RoomKind } from './prepared/kinds/kinds.ts'
+export { definedKind } from './prepared/kinds/definedKind.ts'
+export type { KindDefinition, NamedThing } from './prepared/kinds/definedKind.ts'
 export {
-  PARENT_KIND,
-  PREPARED_CONTENT,
-  PREPARED_KINDS,
+  asItsKind,
   asKind,
+  keeperOf,
+  namedBy,
   preparedDetail,
   preparedInput,
   preparedList,
   preparedRecord,
-  asItsKind,
 } from './prepared/prepared.ts'
 export type {
   AnyPrepared,
   Prepared,
   PreparedChange,
-  PreparedContent,
   PreparedDetail,
   PreparedInput,
-  PreparedKind,
   PreparedList,
   PreparedQuery,
   PreparedRecord,
   PreparedRevision,
 } from './prepared/prepared.ts'
-export { ROAST_LEVELS, frozenOf } from './prepared/coffee.ts'
-export type { BagContent, CoffeeContent } from './prepared/coffee.ts'
-export { BENCH_STATES, SPOUTS, TOOL_KINDS, WALLS } from './prepared/bar.ts'
-export type {
-  BarContent,
-  BasketContent,
-  GrinderContent,
-  MachineContent,
-  ScaleContent,
-  ToolContent,
-  VesselContent,
-  WaterContent,
-} from './prepared/bar.ts'
-export type { CautionContent, RoutineContent, RoutineStep } from './prepared/teaching.ts'
-export { IMPORT_ORDER, ROW_OUTCOMES, fileThing, importReport, preparedFile } from './prepared/file.ts'
+export { ROAST_LEVELS } from './prepared/kinds/coffee.ts'
+export type { CoffeeContent } from './prepared/kinds/coffee.ts'
+export { frozenOf } from './prepared/kinds/bag.ts'
+export type { BagContent } from './prepared/kinds/bag.ts'
+export { BENCH_STATES } from './prepared/kinds/bar.ts'
+export type { BarContent } from './prepared/kinds/bar.ts'
+export type { MachineContent } from './prepared/kinds/machine.ts'
+export type { GrinderContent } from './prepared/kinds/grinder.ts'
+export { WALLS } from './prepared/kinds/basket.ts'
+export type { BasketContent } from './prepared/kinds/basket.ts'
+export { SPOUTS } from './prepared/kinds/vessel.ts'
+export type { VesselContent } from './prepared/kinds/vessel.ts'
+export { TOOL_KINDS } from './prepared/kinds/tool.ts'
+export type { ToolContent } from './prepared/kinds/tool.ts'
+export type { ScaleContent } from './prepared/kinds/scale.ts'
+export type { WaterContent } from './prepared/kinds/water.ts'
+export type { CautionContent } from './prepared/kinds/caution.ts'
+export type { RoutineContent, RoutineStep } from './prepared/kinds/routine.ts'
+export { ROW_OUTCOMES, fileThing, importReport, preparedFile } from './prepared/file.ts'
 export type { FileThing, ImportInput, ImportReport, PreparedFile, RowReport } from './prepared/file.ts'
 export { grindHistory } from './prepared/grindHistory.ts'
 export type { GrindHistoryQuery, GrindSeenOn } from './prepared/grindHistory.ts'
@@ -199,6 +205,6 @@ export { basketInGroup, behindNamed, pulledWith, standsNow } from './stood.ts'
 export type { PulledWith, ThingThen } from './stood.ts'
 // Names
 export { skeletonOf } from './hiddenLetters.ts'
-export { CONTENT_VERSION, upcast } from './prepared/upcast.ts'
+export { contentVersion, upcast } from './prepared/upcast.ts'
 // Bounds
 export { BOUNDS, DEFAULT_PAGE_SIZE, MAX_BODY_BYTES } from './bounds.ts'

@@ -13,7 +13,7 @@ import {
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
 import { id, instant, line, pageFields, reason } from './primitives.ts'
-import { recipeRevision } from './recipe.ts'
+import { recipeRevision } from './prepared/kinds/recipe.ts'
 import { shotFacts, tasteFacts } from './shotFacts.ts'
 import { focus } from './training.ts'
 

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
 import { factSchemas } from './factSchemas.ts'
 import { id, refuse, within } from './primitives.ts'
-import { tasteTargets } from './recipe.ts'
+import { tasteTargets } from './prepared/kinds/recipe.ts'
 import { shotMeasures, shotNotes } from './shotNotes.ts'
 
 function weighing(net: { readonly min: number; readonly max: number }) {

@@ -1,6 +1,6 @@
 import { type AsItStood, type Focus, dateInZone } from '@calm-apron/core'
-import { frozenOf } from './prepared/coffee.ts'
-import type { PreparedContent, PreparedKind } from './prepared/prepared.ts'
+import { frozenOf } from './prepared/kinds/bag.ts'
+import type { PreparedContent, PreparedKind } from './prepared/kinds/kinds.ts'
 import type { ShotInput } from './shot.ts'
 
 /** What a shot was pulled with; null for what nobody named, or is not there. */

@@ -1,17 +1,17 @@
 import { z } from 'zod'
 import { ROLES, academy } from './academy.ts'
-import {
-  barContent,
-  basketContent,
-  grinderContent,
-  machineContent,
-  vesselContent,
-  waterContent,
-} from './prepared/bar.ts'
-import { bagContent, coffeeContent } from './prepared/coffee.ts'
-import { cautionContent, routineContent } from './prepared/teaching.ts'
+import { bagContent } from './prepared/kinds/bag.ts'
+import { barContent } from './prepared/kinds/bar.ts'
+import { basketContent } from './prepared/kinds/basket.ts'
+import { cautionContent } from './prepared/kinds/caution.ts'
+import { coffeeContent } from './prepared/kinds/coffee.ts'
+import { grinderContent } from './prepared/kinds/grinder.ts'
+import { machineContent } from './prepared/kinds/machine.ts'
+import { recipeRevision } from './prepared/kinds/recipe.ts'
+import { routineContent } from './prepared/kinds/routine.ts'
+import { vesselContent } from './prepared/kinds/vessel.ts'
+import { waterContent } from './prepared/kinds/water.ts'
 import { id, instant } from './primitives.ts'
-import { recipeRevision } from './recipe.ts'
 
 /** Someone whom records name; the name is empty once they were erased. */
 export const todayPerson = z.strictObject({

@@ -9,7 +9,7 @@ import {
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
 import { id, instant, line, pageFields, within } from './primitives.ts'
-import { tasteTargets } from './recipe.ts'
+import { tasteTargets } from './prepared/kinds/recipe.ts'
 
 /** What a training looks at; first call and notes of every so manyth shot. */
 export const focus = z.strictObject({

@@ -1,9 +1,8 @@
-import type { FileThing, PreparedInput } from '@calm-apron/contract'
+import type { FileThing, PreparedInput, RoomKind } from '@calm-apron/contract'
 import { WARM_UP_MINUTES } from '@calm-apron/core'
 import { demoId } from './ids.ts'
 
-type Kind = 'machine' | 'grinder' | 'basket' | 'vessel' | 'tool' | 'scale' | 'water'
-type Content<K extends Kind> = Extract<PreparedInput, { kind: K }>['content']
+type Content<K extends RoomKind> = Extract<PreparedInput, { kind: K }>['content']
 
 const QUAY = demoId('bar', 1)
 const LOFT = demoId('bar', 2)
@@ -14,7 +13,12 @@ const room = (number: number, content: Extract<PreparedInput, { kind: 'bar' }>['
 })
 
 /** `thing` is widened to one kind's shape by its caller's type argument. */
-const kit = <K extends Kind>(kind: K, number: number, parentId: string, content: Content<K>): FileThing => ({
+const kit = <K extends RoomKind>(
+  kind: K,
+  number: number,
+  parentId: string,
+  content: Content<K>,
+): FileThing => ({
   preparedId: demoId(kind, number),
   thing: { kind, parentId, content } as PreparedInput,
 })

@@ -17,10 +17,10 @@ import {
   unknownFacts,
 } from '@calm-apron/core'
 import { z } from 'zod'
-import { freshnessWindow } from '../prepared/coffee.ts'
+import { freshnessWindow } from '../prepared/kinds/coffee.ts'
 import { BOUNDS } from '../bounds.ts'
 import { calendarDate, refuse, within } from '../primitives.ts'
-import { recipeTargets } from '../recipe.ts'
+import { recipeTargets } from '../prepared/kinds/recipe.ts'
 import { shotFacts } from '../shotFacts.ts'
 import { focus } from '../training.ts'
 

@@ -2,7 +2,8 @@ import { z } from 'zod'
 import { BOUNDS } from '../bounds.ts'
 import { fieldError } from '../problem.ts'
 import { id, instant } from '../primitives.ts'
-import { PREPARED_KINDS, type PreparedKind, preparedInput } from './prepared.ts'
+import { PREPARED_KINDS } from './kinds/kindOf.ts'
+import { preparedInput } from './prepared.ts'
 
 /** A thing in a file, under the id it has where it came from. */
 export const fileThing = z.strictObject({ preparedId: id, thing: preparedInput })
@@ -16,14 +17,6 @@ export const preparedFile = z.strictObject({
   things: z.array(fileThing),
 })
 export type PreparedFile = z.infer<typeof preparedFile>
-
-const FIRST: readonly PreparedKind[] = ['coffee', 'bar', 'basket']
-
-/** Kinds in the order in which a file is taken: what others belong to, or name, comes first. */
-export const IMPORT_ORDER: readonly PreparedKind[] = [
-  ...FIRST,
-  ...PREPARED_KINDS.filter((kind) => !FIRST.includes(kind)),
-]
 
 /** Rows as they stand in a file, each judged by itself: what can't be taken is told and holds up nothing else. */
 export const importInput = z.strictObject({

@@ -1,15 +1,12 @@
 import { fieldErrors } from '../problem.ts'
-import { bagContent, coffeeContent } from './coffee.ts'
-import {
-  PARENT_KIND,
-  PREPARED_CONTENT,
-  PREPARED_KINDS,
-  asKind,
-  preparedInput,
-  preparedRecord,
-} from './prepared.ts'
-import { routineStep } from './teaching.ts'
-import { grinderContent, machineContent } from './bar.ts'
+import { bagContent } from './kinds/bag.ts'
+import { coffeeContent } from './kinds/coffee.ts'
+import { grinderContent } from './kinds/grinder.ts'
+import { IMPORT_ORDER, PREPARED_KINDS, kindOf } from './kinds/kindOf.ts'
+import { KINDS } from './kinds/kinds.ts'
+import { machineContent } from './kinds/machine.ts'
+import { routineStep } from './kinds/routine.ts'
+import { asKind, namedBy, preparedInput, preparedRecord } from './prepared.ts'
 
 const ID = '019a5c00-0000-7008-8000-000000000001'
 const BAG = {
@@ -163,10 +160,38 @@ test('a known step may leave its words to the catalogue', () => {
 
 test('each kind has a schema with a name in it, and belongs to a kind there is, or to nothing', () => {
   for (const kind of PREPARED_KINDS) {
-    expect([kind, 'name' in PREPARED_CONTENT[kind].shape]).toEqual([kind, true])
-    const parent = PARENT_KIND[kind]
-    if (parent !== null) expect(PREPARED_KINDS).toContain(parent)
+    const { content, parent, namedKinds = [] } = kindOf(kind)
+    expect([kind, 'name' in content.shape]).toEqual([kind, true])
+    for (const needed of [parent, ...namedKinds])
+      if (needed !== null) expect(PREPARED_KINDS).toContain(needed)
   }
+})
+
+test('a file is taken in an order in which nothing is named before it is there', () => {
+  expect([...IMPORT_ORDER].sort()).toEqual([...PREPARED_KINDS].sort())
+  for (const [at, kind] of IMPORT_ORDER.entries()) {
+    const { parent, namedKinds = [] } = kindOf(kind)
+    const needed = [...(parent === null ? [] : [parent]), ...namedKinds]
+    const before: readonly string[] = IMPORT_ORDER.slice(0, at)
+    expect(needed.filter((each) => !before.includes(each))).toEqual([])
+  }
+})
+
+test('what a thing names is told with its path, and of what kind it must be', () => {
+  const groups = [null, ID].map((basketId) => ({ ...MACHINE.groups[0], basketId }))
+  const thing = { kind: 'machine', parentId: ID, content: { ...MACHINE, setC: null, groups } }
+  expect(namedBy(preparedInput.parse(thing))).toEqual([
+    { path: 'parentId', kind: 'bar', preparedId: ID },
+    { path: 'content.groups.1.basketId', kind: 'basket', preparedId: ID },
+  ])
+})
+
+test('every part that a form can add to a kind has a beginning that its schema knows', () => {
+  const begun = PREPARED_KINDS.flatMap((kind) => Object.entries(kindOf(kind).parts ?? {}))
+  expect(begun.length).toBeGreaterThan(10)
+  for (const [name, make] of begun)
+    expect([name, Object.keys(make(new Date(0))).length > 0]).toEqual([name, true])
+  expect(KINDS.bag.parts?.['weighed']?.(new Date(0))).toEqual({ at: '1970-01-01T00:00:00.000Z', leftG: null })
 })
 
 test('what belongs to something must say to what; what belongs to nothing must not', () => {

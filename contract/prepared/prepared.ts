@@ -1,85 +1,49 @@
 import { z } from 'zod'
 import { id, instant, line, pageFields } from '../primitives.ts'
 import { readAnswer } from '../readAnswer.ts'
-import { recipeContent } from '../recipe.ts'
-import {
-  barContent,
-  basketContent,
-  grinderContent,
-  machineContent,
-  scaleContent,
-  toolContent,
-  vesselContent,
-  waterContent,
-} from './bar.ts'
-import { bagContent, coffeeContent } from './coffee.ts'
-import { cautionContent, routineContent } from './teaching.ts'
+import { KINDS, type PreparedContent, type PreparedKind } from './kinds/kinds.ts'
+import { PREPARED_KINDS, kindOf } from './kinds/kindOf.ts'
+import type { Keeper, NamedThing } from './kinds/definedKind.ts'
 
-/** What a trainer prepares, by kind, with all that is said of it. */
-export const PREPARED_CONTENT = {
-  recipe: recipeContent,
-  coffee: coffeeContent,
-  bag: bagContent,
-  bar: barContent,
-  machine: machineContent,
-  grinder: grinderContent,
-  basket: basketContent,
-  vessel: vesselContent,
-  tool: toolContent,
-  scale: scaleContent,
-  water: waterContent,
-  routine: routineContent,
-  caution: cautionContent,
-} as const
+/** A thing of one kind as it is first made. */
+type InputOf<K extends PreparedKind> = {
+  kind: K
+  parentId: (typeof KINDS)[K]['parent'] extends null ? null : string
+  content: PreparedContent<K>
+}
+/** A thing as it is first made, and as files carry it. */
+export type PreparedInput = { [K in PreparedKind]: InputOf<K> }[PreparedKind]
 
-export type PreparedKind = keyof typeof PREPARED_CONTENT
-// The keys of a literal object; Object.keys only knows them as strings.
-/** Every kind of thing that is prepared. */
-export const PREPARED_KINDS = Object.keys(PREPARED_CONTENT) as [PreparedKind, ...PreparedKind[]]
-export type PreparedContent<K extends PreparedKind = PreparedKind> = z.infer<(typeof PREPARED_CONTENT)[K]>
+const inputs = PREPARED_KINDS.map((kind) => {
+  const { parent, content } = kindOf(kind)
+  return z.strictObject({ kind: z.literal(kind), parentId: parent === null ? z.null() : id, content })
+})
+// There is at least one kind; a list made of a list only knows that there may be.
+type Inputs = [(typeof inputs)[number], ...typeof inputs]
+// Made of the very definitions that its type is made of; a list of them can't carry that.
+/** Reads a thing as it is first made. */
+export const preparedInput = z.discriminatedUnion(
+  'kind',
+  inputs as Inputs,
+) as unknown as z.ZodType<PreparedInput>
 
-/** What a thing belongs to: bags to a coffee, equipment to a bar; the rest to nothing. */
-export const PARENT_KIND = {
-  recipe: null,
-  coffee: null,
-  bag: 'coffee',
-  bar: null,
-  machine: 'bar',
-  grinder: 'bar',
-  basket: 'bar',
-  vessel: 'bar',
-  tool: 'bar',
-  scale: 'bar',
-  water: 'bar',
-  routine: null,
-  caution: null,
-} as const satisfies Record<PreparedKind, PreparedKind | null>
-
-function ofKind<K extends PreparedKind>(kind: K) {
-  return z.strictObject({
-    kind: z.literal(kind),
-    parentId: PARENT_KIND[kind] === null ? z.null() : id,
-    content: PREPARED_CONTENT[kind],
-  })
+/** Every other prepared thing that this one names: what it belongs to, and what its content speaks of. */
+export function namedBy({ kind, parentId, content }: PreparedInput): NamedThing[] {
+  const definition = kindOf(kind)
+  const { parent } = definition
+  const within = definition.names?.(content) ?? []
+  return [
+    ...(parent === null || parentId === null
+      ? []
+      : [{ path: 'parentId', kind: parent, preparedId: parentId }]),
+    ...within.map((each) => ({ ...each, path: `content.${each.path}` })),
+  ]
 }
 
-/** A thing as it is first made, and as files carry it. */
-export const preparedInput = z.discriminatedUnion('kind', [
-  ofKind('recipe'),
-  ofKind('coffee'),
-  ofKind('bag'),
-  ofKind('bar'),
-  ofKind('machine'),
-  ofKind('grinder'),
-  ofKind('basket'),
-  ofKind('vessel'),
-  ofKind('tool'),
-  ofKind('scale'),
-  ofKind('water'),
-  ofKind('routine'),
-  ofKind('caution'),
-])
-export type PreparedInput = z.infer<typeof preparedInput>
+/** Who alone, beside a head, may change a thing; null: whoever prepares. */
+export function keeperOf({ kind, content }: Pick<PreparedInput, 'kind' | 'content'>): Keeper | null {
+  return kindOf(kind).keeper?.(content) ?? null
+}
 
 /** A thing in its newest revision. */
 export const preparedRecord = z.strictObject({
@@ -110,7 +74,7 @@ export type Prepared<K extends PreparedKind = PreparedKind> = Omit<PreparedRecor
  */
 export function asKind<K extends PreparedKind>(record: PreparedRecord, kind: K): Prepared<K> | null {
   if (record.kind !== kind) return null
-  const read = readAnswer(PREPARED_CONTENT[kind], record.content)
+  const read = readAnswer(KINDS[kind].content, record.content)
   if (!read.success) throw read.error
   // Parsed by the very schema its type is inferred from; the generic can't carry that.
   return { ...record, kind, content: read.data as PreparedContent<K> }
@@ -121,7 +85,7 @@ export type AnyPrepared = { [K in PreparedKind]: Prepared<K> }[PreparedKind]
 
 /** Reads a record in the shape of its own kind; null where its content is not what its kind says. */
 export function asItsKind(record: PreparedRecord): AnyPrepared | null {
-  const read = readAnswer(PREPARED_CONTENT[record.kind], record.content)
+  const read = readAnswer(KINDS[record.kind].content, record.content)
   // Parsed by the very schema of the record's kind; the union can't carry that.
   return read.success ? ({ ...record, content: read.data } as AnyPrepared) : null
 }

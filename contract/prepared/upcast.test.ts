@@ -1,18 +1,20 @@
-import { CONTENT_VERSION, UPCASTS, type UpcastStep, upcast } from './upcast.ts'
+import { PREPARED_KINDS } from './kinds/kindOf.ts'
+import { contentVersion, upcast } from './upcast.ts'
 
-test('a content goes through each step after its version, in order', () => {
-  const steps: UpcastStep[] = [
-    (content) => ({ ...content, a: 1 }),
-    (content, kind) => ({ ...content, b: [content['a'], kind] }),
-  ]
-  expect(upcast('grinder', { name: 'x' }, 1, steps)).toEqual({ name: 'x', a: 1, b: [1, 'grinder'] })
-  expect(upcast('grinder', { a: 7 }, 2, steps)).toEqual({ a: 7, b: [7, 'grinder'] })
-  expect(upcast('grinder', { a: 7 }, 3, steps)).toEqual({ a: 7 })
+test('of the first version names lose what nobody sees, and new fields say that nobody was asked', () => {
+  const portions = [{ seconds: 3, grams: 9 }]
+  const content = { name: 'Quay\u202e grinder', purgeG: 4, portions }
+  expect(upcast('grinder', content, 1)).toEqual({
+    name: 'Quay grinder',
+    purgeG: 4,
+    portions: [{ seconds: 3, grams: 9, settingAt: null }],
+  })
+  expect(upcast('machine', { name: 'Two-group' }, 2)).toEqual({ name: 'Two-group', setC: null })
+  expect(upcast('basket', { name: 'Double\u202e' }, 1)).toEqual({ name: 'Double' })
 })
 
-test('of the first version names lose what nobody sees; today’s are as they are', () => {
-  const content = { name: 'Quay\u202e grinder', purgeG: 4 }
-  expect(upcast('grinder', content, 1)).toEqual({ name: 'Quay grinder', purgeG: 4 })
-  expect(upcast('grinder', content, CONTENT_VERSION)).toBe(content)
-  expect(CONTENT_VERSION).toBe(UPCASTS.length + 1)
+test('a content goes through each step after its version, in order; today’s is as it is', () => {
+  const content = { name: 'Quay\u202e grinder', portions: [] }
+  expect(upcast('grinder', content, 2)).toEqual(content)
+  for (const kind of PREPARED_KINDS) expect(upcast(kind, content, contentVersion(kind))).toBe(content)
 })

@@ -1,7 +1,7 @@
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { PREPARED_CONTENT, PREPARED_KINDS, id } from '@calm-apron/contract'
+import { KINDS, PREPARED_KINDS, id } from '@calm-apron/contract'
 import { type TestDatabase, createTestDatabase } from '@calm-apron/scripts/testing'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
@@ -69,7 +69,7 @@ test('everything is there again, each in a shape that the contract takes', async
   )
   for (const { kind, content, prepared_id: preparedId } of rows) {
     const known = PREPARED_KINDS.find((each) => each === kind) ?? 'recipe'
-    expect([kind, PREPARED_CONTENT[known].safeParse(content).error?.issues]).toEqual([kind, undefined])
+    expect([kind, KINDS[known].content.safeParse(content).error?.issues]).toEqual([kind, undefined])
     expect([kind, id.safeParse(preparedId).success]).toEqual([kind, true])
   }
 })

@@ -10,6 +10,8 @@ import {
   type RowReport,
   fieldErrors,
   fileThing,
+  keeperOf,
+  namedBy,
 } from '@calm-apron/contract'
 import { v7 as uuidv7 } from 'uuid'
 import { leaveTraces } from '../audit/trace.ts'
@@ -17,7 +19,7 @@ import { bodyDigest } from '../http/bodyDigest.ts'
 import type { Errand } from '../http/serve.ts'
 import { isLockedFor } from './prepareService.ts'
 import { type NewThing, findPrepared, insertThings, kindsOf, reviseThing } from './queries.ts'
-import { brokenReferences, referencesOf } from './references.ts'
+import { brokenReferences } from './references.ts'
 
 interface Row extends FileThing {
   row: number
@@ -66,7 +68,7 @@ export async function importThings(
 
 const idsOf = (rows: readonly Row[]) => rows.map(({ preparedId }) => preparedId)
 const namedIds = (rows: readonly Row[]) =>
-  rows.flatMap(({ thing }) => referencesOf(thing).map(({ preparedId }) => preparedId))
+  rows.flatMap(({ thing }) => namedBy(thing).map(({ preparedId }) => preparedId))
 
 /** What can be said of a row that can't be read. */
 function shownOf(raw: Record<string, unknown>): Pick<RowReport, 'kind' | 'name'> {
@@ -94,9 +96,16 @@ function errorsOf(
   if (known && isLockedFor(errand, known))
     return [{ path: 'preparedId', reason: 'locked', message: 'Somebody locked this.' }]
   // A lock names somebody of the academy it came from; here it would lock everyone out.
-  if (thing.kind === 'grinder' && thing.content.lock !== null)
-    return [{ path: 'thing.content.lock', reason: 'lock-stays', message: 'A lock can’t be brought along.' }]
-  const references = referencesOf(thing).filter((each) => !earlierIds.includes(each.preparedId))
+  const keeper = keeperOf(thing)
+  if (keeper !== null)
+    return [
+      {
+        path: `thing.content.${keeper.path}`,
+        reason: 'lock-stays',
+        message: 'A lock can’t be brought along.',
+      },
+    ]
+  const references = namedBy(thing).filter((each) => !earlierIds.includes(each.preparedId))
   return brokenReferences(references, kinds).map((error) => ({ ...error, path: `thing.${error.path}` }))
 }
 

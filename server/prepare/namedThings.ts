@@ -1,8 +1,8 @@
-import type { FieldError, PreparedKind } from '@calm-apron/contract'
+import type { FieldError, NamedThing, PreparedKind } from '@calm-apron/contract'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { Refusal } from '../refusal.ts'
 import { kindsBehind, kindsOf } from './queries.ts'
-import { type Reference, brokenReferences, unknownId } from './references.ts'
+import { brokenReferences, unknownId } from './references.ts'
 
 /** A field that names a prepared thing; null where it names none. */
 export type Named = [path: string, kind: PreparedKind, preparedId: string | null]
@@ -15,7 +15,7 @@ export async function wrongNames(
   return wrongReferences(transaction, referencesIn(named))
 }
 
-function referencesIn(named: readonly Named[]): Reference[] {
+function referencesIn(named: readonly Named[]): NamedThing[] {
   return named.flatMap(([path, kind, preparedId]) =>
     preparedId === null ? [] : [{ path, kind, preparedId }],
   )
@@ -23,7 +23,7 @@ function referencesIn(named: readonly Named[]): Reference[] {
 
 export async function wrongReferences(
   transaction: AcademyTransaction,
-  references: readonly Reference[],
+  references: readonly NamedThing[],
 ): Promise<FieldError[]> {
   const kinds = await kindsOf(
     transaction,

@@ -6,7 +6,7 @@ import type {
   PreparedQuery,
   PreparedRecord,
 } from '@calm-apron/contract'
-import { asKind } from '@calm-apron/contract'
+import { asKind, keeperOf, kindOf, namedBy } from '@calm-apron/contract'
 import { leaveTrace } from '../audit/trace.ts'
 import { notThere } from '../doors/actor.ts'
 import { readNameCursor, writeNameCursor } from '../http/cursor.ts'
@@ -24,7 +24,6 @@ import {
   setArchived,
 } from './queries.ts'
 import { refuseWrong, wrongReferences } from './namedThings.ts'
-import { referencesOf } from './references.ts'
 
 /** One page of one kind, by name. */
 export async function seePrepared({ transaction }: Errand, query: PreparedQuery): Promise<PreparedList> {
@@ -165,10 +164,11 @@ export async function archivePrepared(
   return { ...current, isArchived }
 }
 
-/** A shared grinder may be locked: then only whoever locked it, or a head, changes it. */
+/** A shared thing may be locked: then only whoever locked it, or a head, changes it. */
 export function isLockedFor({ actor }: Errand, record: PreparedRecord): boolean {
-  const lock = asKind(record, 'grinder')?.content.lock ?? null
-  return lock !== null && lock.personId !== actor.personId && actor.part !== 'head'
+  const known = kindOf(record.kind).keeper ? asKind(record, record.kind) : null
+  const keeper = known && keeperOf(known)
+  return keeper !== null && keeper.personId !== actor.personId && actor.part !== 'head'
 }
 
 function refuseIfLocked(errand: Errand, record: PreparedRecord): void {
@@ -177,16 +177,14 @@ function refuseIfLocked(errand: Errand, record: PreparedRecord): void {
 }
 
 async function refuseBrokenIds({ transaction }: Errand, thing: PreparedInput): Promise<void> {
-  const errors = await wrongReferences(transaction, referencesOf(thing))
-  if (thing.kind === 'grinder' && thing.content.lock !== null) {
-    const { personId } = thing.content.lock
-    if ((await findPerson(transaction, personId, new Date(0))) === null)
-      errors.push({
-        path: 'content.lock.personId',
-        reason: 'unknown-id',
-        message: 'There is nobody by this id.',
-      })
-  }
+  const errors = await wrongReferences(transaction, namedBy(thing))
+  const keeper = keeperOf(thing)
+  if (keeper !== null && (await findPerson(transaction, keeper.personId, new Date(0))) === null)
+    errors.push({
+      path: `content.${keeper.path}.personId`,
+      reason: 'unknown-id',
+      message: 'There is nobody by this id.',
+    })
   refuseWrong(errors)
 }
 

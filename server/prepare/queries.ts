@@ -1,12 +1,13 @@
 import {
-  CONTENT_VERSION,
-  PREPARED_CONTENT,
+  KINDS,
   type PreparedInput,
   type PreparedKind,
   type PreparedQuery,
   type PreparedRecord,
   type PreparedRevision,
   type ThingThen,
+  contentVersion,
+  kindOf,
   upcast,
 } from '@calm-apron/contract'
 import { and, asc, desc, eq, getTableColumns, isNotNull, isNull, sql } from 'drizzle-orm'
@@ -47,7 +48,7 @@ function searchTextOf({ content }: PreparedInput): string {
 
 /** When a thing was used up; null while it is there. */
 function overOnOf({ kind, content }: PreparedInput): string | null {
-  return kind === 'bag' ? content.finishedOn : null
+  return kindOf(kind).overOn?.(content) ?? null
 }
 
 function textsOf(value: unknown): string[] {
@@ -224,7 +225,7 @@ export async function thingsAt(
   return new Map(
     rows.map(({ kind, parentId, revision }) => [
       revision.preparedId,
-      { kind, parentId, content: PREPARED_CONTENT[kind].parse(toRevision(kind, revision).content) },
+      { kind, parentId, content: KINDS[kind].content.parse(toRevision(kind, revision).content) },
     ]),
   )
 }
@@ -298,7 +299,7 @@ async function insertRevisions(
       academyId,
       ...revision,
       content: thing.content,
-      contentVersion: CONTENT_VERSION,
+      contentVersion: contentVersion(thing.kind),
     })),
   )
 }

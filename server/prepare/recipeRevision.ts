@@ -1,4 +1,4 @@
-import { CONTENT_VERSION, type RecipeRevision, recipeContent, upcast } from '@calm-apron/contract'
+import { type RecipeRevision, contentVersion, recipeContent, upcast } from '@calm-apron/contract'
 
 /** A revision of a recipe, as shots point to it. Its content was checked when it was stored. */
 export function toRecipeRevision(row: {
@@ -13,6 +13,6 @@ export function toRecipeRevision(row: {
     recipeRevisionId: row.revisionId,
     recipeId: row.preparedId,
     revisionNo: row.revisionNo,
-    ...recipeContent.parse(upcast('recipe', row.content, row.contentVersion ?? CONTENT_VERSION)),
+    ...recipeContent.parse(upcast('recipe', row.content, row.contentVersion ?? contentVersion('recipe'))),
   }
 }

@@ -1,36 +1,8 @@
-import type { FieldError, PreparedInput, PreparedKind } from '@calm-apron/contract'
-import { PARENT_KIND } from '@calm-apron/contract'
-
-/** One id that a thing names: where, and of what kind the thing behind it must be. */
-export interface Reference {
-  path: string
-  kind: PreparedKind
-  preparedId: string
-}
-
-/** Every other prepared thing that this one names. */
-export function referencesOf(thing: PreparedInput): Reference[] {
-  const parentKind = PARENT_KIND[thing.kind]
-  const parent: Reference[] =
-    parentKind === null || thing.parentId === null
-      ? []
-      : [{ path: 'parentId', kind: parentKind, preparedId: thing.parentId }]
-  return [...parent, ...basketsOf(thing)]
-}
-
-function basketsOf(thing: PreparedInput): Reference[] {
-  const basket = (path: string, preparedId: string | null): Reference[] =>
-    preparedId === null ? [] : [{ path, kind: 'basket', preparedId }]
-  if (thing.kind === 'recipe') return basket('content.method.basketId', thing.content.method.basketId)
-  if (thing.kind !== 'machine') return []
-  return thing.content.groups.flatMap(({ basketId }, index) =>
-    basket(`content.groups.${index}.basketId`, basketId),
-  )
-}
+import type { FieldError, NamedThing, PreparedKind } from '@calm-apron/contract'
 
 /** One refused field for each reference that leads nowhere, or to another kind of thing. */
 export function brokenReferences(
-  references: readonly Reference[],
+  references: readonly NamedThing[],
   kinds: ReadonlyMap<string, PreparedKind>,
 ): FieldError[] {
   return references

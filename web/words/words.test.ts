@@ -1,5 +1,5 @@
 import { CHANNELS, FLAWS_SEEN, OPTION_SETS, SIGNS } from '@calm-apron/core'
-import { PREPARED_CONTENT, PREPARED_KINDS } from '@calm-apron/contract'
+import { PREPARED_KINDS, kindOf } from '@calm-apron/contract'
 import { type FieldSpec, fieldsOf } from '../places/prepare/fields/fieldSpec.ts'
 import { keysSaid, namespacesAt, placesOf } from './testing/usedWords.ts'
 import { en as catalogue } from './en/index.ts'
@@ -98,7 +98,7 @@ function wantedWords(kind: string, fields: readonly FieldSpec[]): string[][] {
 
 test('every field of everything that is prepared has a name, and so has each of its choices', () => {
   const paths = new Set(all.map(([path]) => path))
-  const wanted = PREPARED_KINDS.flatMap((kind) => wantedWords(kind, fieldsOf(PREPARED_CONTENT[kind])))
+  const wanted = PREPARED_KINDS.flatMap((kind) => wantedWords(kind, fieldsOf(kindOf(kind).content)))
   const missing = wanted.filter((places) => !places.some((place) => paths.has(`prepared.${place}`)))
   expect(wanted.length).toBeGreaterThan(150)
   expect(missing).toEqual([])

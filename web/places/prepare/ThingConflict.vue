@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PREPARED_CONTENT, type PreparedKind, type PreparedRecord } from '@calm-apron/contract'
+import { kindOf, type PreparedKind, type PreparedRecord } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -19,7 +19,7 @@ const emit = defineEmits<{ takeTheirs: []; keepYours: [] }>()
 const { t } = useI18n()
 const academy = useAcademy()
 const words = useFieldWords(props.kind, props.nameOf)
-const fields = fieldsOf(PREPARED_CONTENT[props.kind])
+const fields = fieldsOf(kindOf(props.kind).content)
 
 const who = computed(() =>
   props.theirs.changedBy === null ? t('prepared.somebody') : academy.personName(props.theirs.changedBy),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PREPARED_CONTENT, type PreparedKind } from '@calm-apron/contract'
+import { type PreparedKind, kindOf } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
 import { computed, reactive } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -25,7 +25,8 @@ const emit = defineEmits<{ close: [] }>()
 const { t } = useI18n()
 const { issues, failure, isBusy, submit } = useForm()
 const draft = reactive(asPlain(props.start))
-const fields = fieldsOf(PREPARED_CONTENT[props.kind])
+const { content: schema } = kindOf(props.kind)
+const fields = fieldsOf(schema)
 
 provideFields({
   kind: props.kind,
@@ -45,7 +46,7 @@ function change(parts: Record<string, unknown>): void {
 }
 
 async function save(): Promise<void> {
-  await submit(PREPARED_CONTENT[props.kind], asPlain(draft), (content) => props.store(content))
+  await submit(schema, asPlain(draft), (content) => props.store(content))
 }
 </script>
 

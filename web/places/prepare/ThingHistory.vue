@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PREPARED_CONTENT, type PreparedKind, type PreparedRevision } from '@calm-apron/contract'
+import { kindOf, type PreparedKind, type PreparedRevision } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -20,7 +20,7 @@ const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
 const words = useFieldWords(props.kind, props.nameOf)
-const fields = fieldsOf(PREPARED_CONTENT[props.kind])
+const fields = fieldsOf(kindOf(props.kind).content)
 
 const rows = computed(() =>
   props.revisions.map((revision, index) => {

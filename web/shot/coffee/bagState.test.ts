@@ -1,9 +1,9 @@
-import { PREPARED_CONTENT } from '@calm-apron/contract'
+import { KINDS } from '@calm-apron/contract'
 import { FRESHNESS_WINDOWS } from '@calm-apron/core'
 import { bagOnDate, newBag } from './bagState.ts'
 import { newCoffee } from './newCoffee.ts'
 
-const bag = (part: object) => PREPARED_CONTENT.bag.parse({ ...newBag(newCoffee(), 'Bag 1'), ...part })
+const bag = (part: object) => KINDS.bag.content.parse({ ...newBag(newCoffee(), 'Bag 1'), ...part })
 
 test('a new bag is a valid one, sealed, and of the size its coffee comes in', () => {
   expect(bag({})).toMatchObject({ keptIn: 'sealed', bagG: 1000, roastedOn: null })

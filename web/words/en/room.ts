@@ -1,5 +1,5 @@
+import type { RoomKind } from '@calm-apron/contract'
 import type { GroupDisagreement, RoomPart } from '@calm-apron/core'
-import type { RoomKind } from '../../places/prepare/room/newEquipment.ts'
 
 /** Words of rooms and equipment. */
 export const roomWords = {

@@ -27,7 +27,7 @@ function isPart(some: unknown): some is Record<string, unknown> {
   return typeof some === 'object' && some !== null
 }
 function add(): void {
-  value.value = [...items.value, emptyPart(props.spec.name)]
+  value.value = [...items.value, emptyPart(kind, props.spec.name)]
 }
 function remove(index: number): void {
   value.value = items.value.filter((_, at) => at !== index)

@@ -23,7 +23,7 @@ const part = computed(() => (isObject(value.value) ? value.value : null))
 /** A part that is newer than what was kept is not there. */
 const isThere = computed({
   get: () => part.value !== null,
-  set: (wanted: boolean) => (value.value = wanted ? emptyPart(props.spec.name) : null),
+  set: (wanted: boolean) => (value.value = wanted ? emptyPart(kind, props.spec.name) : null),
 })
 
 function isObject(some: unknown): some is Record<string, unknown> {

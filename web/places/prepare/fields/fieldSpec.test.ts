@@ -1,4 +1,4 @@
-import { PREPARED_CONTENT, PREPARED_KINDS } from '@calm-apron/contract'
+import { PREPARED_KINDS, kindOf } from '@calm-apron/contract'
 import { z } from 'zod'
 import { emptyPart } from './emptyParts.ts'
 import { type FieldSpec, fieldsOf } from './fieldSpec.ts'
@@ -48,10 +48,13 @@ test.each(PREPARED_KINDS)(
   'all that can be added to a %s begins with just the fields its schema has',
   (kind) => {
     // The steps of a routine are added in a way of their own.
-    const parts = addable(fieldsOf(PREPARED_CONTENT[kind])).filter(({ name }) => name !== 'steps')
+    const parts = addable(fieldsOf(kindOf(kind).content)).filter(({ name }) => name !== 'steps')
     for (const spec of parts) {
       const wanted = 'fields' in spec ? spec.fields.map(({ name }) => name) : []
-      expect([spec.name, Object.keys(emptyPart(spec.name)).sort()]).toEqual([spec.name, wanted.toSorted()])
+      expect([spec.name, Object.keys(emptyPart(kind, spec.name)).sort()]).toEqual([
+        spec.name,
+        wanted.toSorted(),
+      ])
     }
   },
 )

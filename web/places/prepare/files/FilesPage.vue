@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { API_BASE, ENDPOINTS, type FileThing, type RowReport } from '@calm-apron/contract'
+import {
+  API_BASE,
+  ENDPOINTS,
+  PREPARED_KINDS,
+  type PreparedKind,
+  type RowReport,
+  isOfRoom,
+} from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
 import { computed, ref, shallowRef, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -30,8 +37,8 @@ const id = useId()
 
 const EXPORTS = {
   recipes: ['recipe'],
-  equipment: ['bar', 'machine', 'grinder', 'basket', 'vessel', 'tool', 'scale', 'water'],
-} as const satisfies Record<string, readonly FileThing['thing']['kind'][]>
+  equipment: ['bar', ...PREPARED_KINDS.filter(isOfRoom)],
+} satisfies Record<string, readonly PreparedKind[]>
 const canTake = computed(() =>
   reports.value.some(({ outcome }) => outcome === 'new' || outcome === 'changed'),
 )

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PREPARED_CONTENT } from '@calm-apron/contract'
+import { KINDS } from '@calm-apron/contract'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -17,7 +17,7 @@ const { t } = useI18n()
 const { nameOf } = useBaskets()
 const answer = useAnswer(() => allAsked('recipe'))
 const recipes = computed(() => answer.value.value ?? [])
-const fields = fieldsOf(PREPARED_CONTENT.recipe)
+const fields = fieldsOf(KINDS.recipe.content)
 
 const two = computed(() =>
   [props.a, props.b].flatMap((id) => recipes.value.find(({ preparedId }) => preparedId === id) ?? []),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { preparedInput } from '@calm-apron/contract'
+import { type RoomKind, preparedInput } from '@calm-apron/contract'
 import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -7,7 +7,7 @@ import { useDoor } from '../../../data/door/door.ts'
 import ThingForm from '../ThingForm.vue'
 import { makeThing } from '../useThing.ts'
 import MachineKindSets from './MachineKindSets.vue'
-import { type RoomKind, newEquipment } from './newEquipment.ts'
+import { newEquipment } from './newEquipment.ts'
 
 /** Adds one more of a kind to a room. */
 const props = defineProps<{

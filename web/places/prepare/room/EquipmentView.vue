@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { PreparedRecord } from '@calm-apron/contract'
-import { PREPARED_CONTENT, asKind } from '@calm-apron/contract'
+import { kindOf, asKind } from '@calm-apron/contract'
 import { dateInZone, filterDaysLeft, mineralsG } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -18,7 +18,7 @@ const words = useFieldWords(props.record.kind)
 
 const facts = computed(() =>
   words
-    .facts(fieldsOf(PREPARED_CONTENT[props.record.kind]), props.record.content)
+    .facts(fieldsOf(kindOf(props.record.kind).content), props.record.content)
     .filter(({ path, value }) => path !== 'name' && value !== t('prepared.notSaid')),
 )
 const care = computed(() => {

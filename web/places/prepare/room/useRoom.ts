@@ -1,38 +1,28 @@
-import { type Prepared, frozenOf, teaches } from '@calm-apron/contract'
+import { type Prepared, type RoomKind, frozenOf, teaches } from '@calm-apron/contract'
 import { type RoomState, coffeeAge, dateInZone, roomReadiness } from '@calm-apron/core'
 import { computed } from 'vue'
 import { allAsked } from '../../../data/queries/preparedQuestions.ts'
 import { useAnswer } from '../../../data/queries/useAnswer.ts'
 import { useAcademy } from '../../../data/academy/academy.ts'
-import type { RoomKind } from './newEquipment.ts'
+import { ROOM_KINDS } from './newEquipment.ts'
 
 type Equipment = { [K in RoomKind]: Prepared<K>[] }
 
 /** All that stands in one room, and whether a first shot could be pulled with it. */
 export function useRoom(barId: string) {
   const academy = useAcademy()
-  const asked = <K extends RoomKind>(kind: K) => useAnswer(() => allAsked(kind, barId))
-  const answers = {
-    machine: asked('machine'),
-    grinder: asked('grinder'),
-    basket: asked('basket'),
-    vessel: asked('vessel'),
-    tool: asked('tool'),
-    scale: asked('scale'),
-    water: asked('water'),
-  }
-  const things = computed<Equipment>(() => ({
-    machine: answers.machine.value.value ?? [],
-    grinder: answers.grinder.value.value ?? [],
-    basket: answers.basket.value.value ?? [],
-    vessel: answers.vessel.value.value ?? [],
-    tool: answers.tool.value.value ?? [],
-    scale: answers.scale.value.value ?? [],
-    water: answers.water.value.value ?? [],
-  }))
+  const answers = ROOM_KINDS.map((kind) => {
+    const { value, load } = useAnswer(() => allAsked(kind, barId))
+    return { kind, value, load }
+  })
+  const things = computed(
+    () =>
+      // Each asked for by its own kind; a list of them can't carry that.
+      Object.fromEntries(answers.map(({ kind, value }) => [kind, value.value ?? []])) as Equipment,
+  )
 
   async function load(): Promise<void> {
-    await Promise.all(Object.values(answers).map((answer) => answer.load()))
+    await Promise.all(answers.map((answer) => answer.load()))
   }
 
   const bar = computed(() => academy.today?.bars.find((each) => each.barId === barId) ?? null)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type RoutineStep, PREPARED_CONTENT } from '@calm-apron/contract'
+import { type RoutineStep, KINDS } from '@calm-apron/contract'
 import { STEP_KEYS, type StepKey, shippedStep } from '@calm-apron/core'
 import { Button } from 'ant-design-vue'
 import Sortable from 'sortablejs'
@@ -18,7 +18,7 @@ const { said } = useStepWords()
 const list = ref<HTMLElement | null>(null)
 const opened = ref<number | null>(null)
 const added = ref<StepKey | 'own'>('grind')
-const fields = fieldsOf(PREPARED_CONTENT.routine.shape.steps.element).filter(({ name }) => name !== 'key')
+const fields = fieldsOf(KINDS.routine.content.shape.steps.element).filter(({ name }) => name !== 'key')
 
 // The form's draft of a routine, whose shape its schema gives.
 const steps = computed<RoutineStep[]>(() =>

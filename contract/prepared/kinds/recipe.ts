@@ -7,11 +7,13 @@ import {
   type RecipeMethod,
   type RecipeSchool,
   TAMP_SCHOOLS,
+  THRESHOLDS,
   type TasteTargets,
 } from '@calm-apron/core'
 import { z } from 'zod'
-import { BOUNDS } from './bounds.ts'
-import { id, line, name, refuse, within } from './primitives.ts'
+import { BOUNDS } from '../../bounds.ts'
+import { id, line, name, refuse, within } from '../../primitives.ts'
+import { definedKind, firstSteps, namedBasket } from './definedKind.ts'
 
 const recipeSchool = z.strictObject({
   /** Readings that are recorded and not judged. */
@@ -83,6 +85,26 @@ export const recipeContent = z.strictObject({
   note: line(BOUNDS.noteLength),
 })
 export type RecipeContent = z.infer<typeof recipeContent>
+
+/** Recipes are begun from a preset, at a place of their own. */
+export const recipe = definedKind({
+  content: recipeContent,
+  parent: null,
+  begins: null,
+  parts: {
+    volume: () => ({
+      targetMl: 50,
+      toleranceMl: 5,
+      gPerMl: THRESHOLDS.beverageGPerMl,
+      gPerMlSd: THRESHOLDS.beverageGPerMlSd,
+    }),
+    taste: () => ({ sour: 3, sweet: 7, bitter: 3 }),
+    tampForce: () => ({ targetN: 130, toleranceN: 20 }),
+  },
+  namedKinds: ['basket'],
+  names: ({ method }) => namedBasket('method.basketId', method.basketId),
+  steps: firstSteps(),
+})
 
 /** A recipe as it stood when a shot was judged by it. */
 export const recipeRevision = z.strictObject({

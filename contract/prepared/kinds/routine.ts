@@ -1,7 +1,8 @@
-import { ACTS, CAUTION_KEYS, OBSERVERS, STEP_KEYS, STEP_TIMERS } from '@calm-apron/core'
+import { OBSERVERS, STEP_KEYS, STEP_TIMERS } from '@calm-apron/core'
 import { z } from 'zod'
-import { BOUNDS } from '../bounds.ts'
-import { line, name, refuse, within } from '../primitives.ts'
+import { BOUNDS } from '../../bounds.ts'
+import { line, name, refuse, within } from '../../primitives.ts'
+import { definedKind, firstSteps } from './definedKind.ts'
 
 const text = line(BOUNDS.stepTextLength)
 
@@ -34,11 +35,10 @@ export const routineContent = z.strictObject({
 })
 export type RoutineContent = z.infer<typeof routineContent>
 
-/** A caution in the academy's words: one of the shipped ones said otherwise, or one of its own. */
-export const cautionContent = z.strictObject({
-  name,
-  key: z.enum(CAUTION_KEYS).nullable(),
-  act: z.enum(ACTS),
-  text: line(BOUNDS.cautionLength),
+/** Begun from a preset, at a place of its own. */
+export const routine = definedKind({
+  content: routineContent,
+  parent: null,
+  begins: null,
+  steps: firstSteps(),
 })
-export type CautionContent = z.infer<typeof cautionContent>
