@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from './kit/parts/PressButton.vue'
 import { computed, defineAsyncComponent, nextTick, onErrorCaptured, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterView, useRoute, useRouter } from 'vue-router'
@@ -16,8 +16,7 @@ import { usePlaceKeys } from './shell/usePlaceKeys.ts'
 import { useAcademy } from './data/academy/academy.ts'
 import { useDoor } from './data/door/door.ts'
 import { dropOldShots } from './data/device/keptShots.ts'
-import ThemeScope from './kit/theme/ThemeScope.vue'
-import { applyPalette } from './kit/theme/useTheme.ts'
+import { applyPalette } from './kit/theme/palette.ts'
 import { useTrainings } from './shot/training/trainings.ts'
 import { withWords } from './words/index.ts'
 
@@ -90,50 +89,48 @@ watch(
 </script>
 
 <template>
-  <ThemeScope place="desk">
-    <a class="skip" href="#main">{{ t('app.skip') }}</a>
-    <TopBar />
-    <main id="main" tabindex="-1">
-      <p v-if="newVersion.isReady" class="notice" role="status">
-        {{ t('app.newVersion') }}
-        <Button type="link" @click="newVersion.take">{{ t('app.takeNewVersion') }}</Button>
-      </p>
-      <UnconfirmedNote />
-      <ClaimsNote />
-      <p v-if="clockAheadS !== 0" class="notice" role="status">
-        {{
-          t(clockAheadS > 0 ? 'app.clockAhead' : 'app.clockBehind', {
-            min: Math.round(Math.abs(clockAheadS) / 60),
-          })
-        }}
-      </p>
-      <p v-if="files.missing && !files.isAwaited" class="notice" role="status">
-        {{ t('app.missing', { place: missingPlace }) }}
-        <Button type="link" @click="tryAgain">{{ t('app.tryAgain') }}</Button>
-      </p>
-      <p v-if="failure" class="notice failed" role="alert">{{ t('app.failed', { message: failure }) }}</p>
-      <RouterView v-if="shown === 'place'" />
-      <ComeInPage v-else-if="shown === 'come-in'" />
-      <HandedPage v-else-if="shown === 'handed'" />
-      <EmptyPlace
-        v-else-if="shown === 'awaited'"
-        role="status"
-        :title="missingPlace"
-        :says="t('app.awaited', { place: missingPlace })"
-        :action="t('app.toToday')"
-        :to="{ name: 'today' }"
-      />
-      <EmptyPlace
-        v-else-if="shown === 'not-yours'"
-        :says="t('door.notForYou')"
-        :action="t('app.toToday')"
-        :to="{ name: 'today' }"
-      />
-      <EmptyPlace v-else-if="shown === 'unreachable'" :says="t('app.unreachable')" />
-      <EmptyPlace v-else :says="t('app.loading')" />
-    </main>
-    <KeyHelp v-if="isHelpOpen" v-model:open="isHelpOpen" />
-  </ThemeScope>
+  <a class="skip" href="#main">{{ t('app.skip') }}</a>
+  <TopBar />
+  <main id="main" tabindex="-1">
+    <p v-if="newVersion.isReady" class="notice" role="status">
+      {{ t('app.newVersion') }}
+      <PressButton kind="link" @click="newVersion.take">{{ t('app.takeNewVersion') }}</PressButton>
+    </p>
+    <UnconfirmedNote />
+    <ClaimsNote />
+    <p v-if="clockAheadS !== 0" class="notice" role="status">
+      {{
+        t(clockAheadS > 0 ? 'app.clockAhead' : 'app.clockBehind', {
+          min: Math.round(Math.abs(clockAheadS) / 60),
+        })
+      }}
+    </p>
+    <p v-if="files.missing && !files.isAwaited" class="notice" role="status">
+      {{ t('app.missing', { place: missingPlace }) }}
+      <PressButton kind="link" @click="tryAgain">{{ t('app.tryAgain') }}</PressButton>
+    </p>
+    <p v-if="failure" class="notice failed" role="alert">{{ t('app.failed', { message: failure }) }}</p>
+    <RouterView v-if="shown === 'place'" />
+    <ComeInPage v-else-if="shown === 'come-in'" />
+    <HandedPage v-else-if="shown === 'handed'" />
+    <EmptyPlace
+      v-else-if="shown === 'awaited'"
+      role="status"
+      :title="missingPlace"
+      :says="t('app.awaited', { place: missingPlace })"
+      :action="t('app.toToday')"
+      :to="{ name: 'today' }"
+    />
+    <EmptyPlace
+      v-else-if="shown === 'not-yours'"
+      :says="t('door.notForYou')"
+      :action="t('app.toToday')"
+      :to="{ name: 'today' }"
+    />
+    <EmptyPlace v-else-if="shown === 'unreachable'" :says="t('app.unreachable')" />
+    <EmptyPlace v-else :says="t('app.loading')" />
+  </main>
+  <KeyHelp v-if="isHelpOpen" v-model:open="isHelpOpen" />
 </template>
 
 <style scoped>

@@ -7,8 +7,8 @@ const ours = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 const IN_PLACE_OF: readonly (readonly [RegExp, string])[] = [
   // A picture for lists without entries, of which none here is the library's.
   [/\/config-provider\/renderEmpty(\.js)?$|^(\.|\.\.)\/renderEmpty$/, ours('nothingDrawn.ts')],
-  // One icon, and with it the machinery of all.
-  [/^@ant-design\/icons-vue\/es\/icons\/LoadingOutlined$/, ours('../kit/parts/TurningMark.ts')],
+  // One icon, and with it the machinery of all; no button of the library's turns here.
+  [/^@ant-design\/icons-vue\/es\/icons\/LoadingOutlined$/, ours('nothingDrawn.ts')],
   // Props are checked while the library is made, not in the page.
   [/^vue-types$/, 'vue-types/dist/shim.m.js'],
 ]

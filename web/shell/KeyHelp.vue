@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { Modal } from 'ant-design-vue'
 import { useI18n } from 'vue-i18n'
+import DialogFrame from '../kit/parts/DialogFrame.vue'
 
 const isOpen = defineModel<boolean>('open', { required: true })
 const { t } = useI18n()
@@ -15,7 +15,7 @@ const rows = [
 </script>
 
 <template>
-  <Modal v-model:open="isOpen" :title="t('keys.title')" :footer="null">
+  <DialogFrame v-model:open="isOpen" :title="t('keys.title')">
     <dl class="keys">
       <template v-for="row in rows" :key="row.says">
         <dt>
@@ -24,7 +24,7 @@ const rows = [
         <dd>{{ t(row.says) }}</dd>
       </template>
     </dl>
-  </Modal>
+  </DialogFrame>
 </template>
 
 <style scoped>

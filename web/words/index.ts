@@ -17,18 +17,18 @@ export const i18n = createI18n({
 
 /** Words that only some places need, and are fetched with them. */
 export const PARTS = {
-  bar: ['grinder'],
-  correct: ['grinder', 'reading'],
-  dialIn: ['dialIn', 'grinder', 'judgement', 'reading'],
+  bar: ['shot', 'grinder'],
+  correct: ['shot', 'grinder', 'reading'],
+  dialIn: ['shot', 'dialIn', 'grinder', 'judgement', 'reading'],
   doors: ['forms', 'doors'],
-  glossary: ['glossary'],
-  pastTrainings: ['forms'],
-  prepare: ['forms', 'fields', 'prepare', 'room', 'grinder', 'glossary'],
-  progress: ['progress', 'judgement', 'reading'],
-  reading: ['judgement', 'reading', 'tasting'],
-  training: ['training', 'dialIn', 'grinder', 'judgement', 'reading', 'tasting'],
-  settings: ['forms', 'doors', 'people', 'judgement', 'reading'],
-  waiting: ['forms', 'waiting'],
+  glossary: ['shot', 'glossary'],
+  pastTrainings: ['shot', 'forms'],
+  prepare: ['shot', 'forms', 'fields', 'prepare', 'room', 'grinder', 'glossary'],
+  progress: ['shot', 'progress', 'judgement', 'reading'],
+  reading: ['shot', 'judgement', 'reading', 'tasting'],
+  training: ['shot', 'training', 'dialIn', 'grinder', 'judgement', 'reading', 'tasting'],
+  settings: ['shot', 'forms', 'doors', 'people', 'judgement', 'reading'],
+  waiting: ['shot', 'forms', 'waiting'],
 } as const satisfies Record<string, readonly (keyof Catalogue['later'])[]>
 
 export type WordsPart = keyof typeof PARTS

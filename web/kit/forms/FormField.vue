@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { Input } from 'ant-design-vue'
 import { computed, useId } from 'vue'
+import TextInput from './TextInput.vue'
 
 /** A line typed by hand; what is wrong with it stands right below it. */
 const props = defineProps<{
@@ -26,9 +26,9 @@ const extras = computed(() => ({
 <template>
   <div class="field">
     <label :for="id">{{ label }}</label>
-    <Input
+    <TextInput
       :id="id"
-      v-model:value="text"
+      v-model="text"
       :type="type ?? 'text'"
       :autocomplete="autocomplete ?? 'off'"
       :inputmode="inputmode ?? 'text'"

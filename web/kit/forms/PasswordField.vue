@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { Checkbox } from 'ant-design-vue'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormField from './FormField.vue'
+import TickBox from './TickBox.vue'
 
 /** A secret, which can be shown while it is typed: a wet finger errs. */
 defineProps<{
@@ -26,13 +26,6 @@ const isShown = ref(false)
       :hint="hint"
       :issue="issue"
     />
-    <Checkbox v-model:checked="isShown" class="show">{{ t('form.show') }}</Checkbox>
+    <TickBox v-model="isShown">{{ t('form.show') }}</TickBox>
   </div>
 </template>
-
-<style scoped>
-.show {
-  min-height: 44px;
-  align-items: center;
-}
-</style>

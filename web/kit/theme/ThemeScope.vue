@@ -5,14 +5,13 @@ import { useDesignTokenProvider } from 'ant-design-vue/es/theme/internal'
 import seedToken from 'ant-design-vue/es/theme/themes/seed'
 import { computed, provide } from 'vue'
 import { useTheme } from './useTheme.ts'
-import type { SIZES } from './tokens.ts'
 
 /**
- * Dresses the component library's parts inside it for a place. The library's own provider does the same, and brings
- * messages, notifications and their icons along, which nothing here shows.
+ * Dresses the component library's parts inside it, each of which `kit` wraps in one of its own: so a page that shows none of
+ * them fetches nothing of the library. Its own provider does the same, and brings messages, notifications and their icons
+ * along, which nothing here shows.
  */
-const props = defineProps<{ place: keyof typeof SIZES }>()
-const theme = useTheme(props.place)
+const theme = useTheme()
 provide(configProviderKey, { ...defaultConfigProvider, autoInsertSpaceInButton: computed(() => false) })
 useDesignTokenProvider(
   computed(() => ({

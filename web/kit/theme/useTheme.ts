@@ -1,13 +1,9 @@
-import { usePreferredDark, usePreferredReducedMotion } from '@vueuse/core'
-import { computed, watchEffect } from 'vue'
-import { usePreferences } from '../preferences.ts'
+import { usePreferredReducedMotion } from '@vueuse/core'
+import { computed, inject } from 'vue'
 import { ALGORITHMS } from './algorithms.ts'
-import { FIGURE_FONT, PALETTES, type Palette, SIZES, TEXT_FONT, type Tone } from './tokens.ts'
-
-/** `inkSoft` → `--ink-soft` */
-function cssName(token: string): string {
-  return `--${token.replaceAll(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`
-}
+import { useTone } from './palette.ts'
+import { PLACE } from './placeSizes.ts'
+import { PALETTES, type Palette, SIZES, TEXT_FONT } from './tokens.ts'
 
 function antToken(palette: Palette, size: { text: number; touch: number }) {
   return {
@@ -31,41 +27,13 @@ function antToken(palette: Palette, size: { text: number; touch: number }) {
   }
 }
 
-/** The tone chosen, or the device's own. */
-function useTone() {
-  const preferences = usePreferences()
-  const prefersDark = usePreferredDark()
-  return computed<Tone>(() => {
-    if (preferences.tone !== 'device') return preferences.tone
-    return prefersDark.value ? 'dark' : 'light'
-  })
-}
-
-/** The component library's tokens for a place: a desk, or the bar with its larger sizes. */
-export function useTheme(place: keyof typeof SIZES) {
+/** The component library's tokens for the place they are asked at: a desk, or the bar with its larger sizes. */
+export function useTheme() {
   const tone = useTone()
+  const place = inject(PLACE, 'desk')
   const prefersMotion = usePreferredReducedMotion()
   return computed(() => ({
     algorithm: ALGORITHMS[tone.value],
     token: { ...antToken(PALETTES[tone.value], SIZES[place]), motion: prefersMotion.value !== 'reduce' },
   }))
-}
-
-/** The chosen tone's colours for what is drawn on a canvas, where no CSS variable reaches. */
-export function useChartColours() {
-  const tone = useTone()
-  return computed<Palette>(() => PALETTES[tone.value])
-}
-
-/** Keeps the page's CSS variables on the chosen tone. */
-export function applyPalette(): void {
-  const tone = useTone()
-  watchEffect(() => {
-    const { style } = document.documentElement
-    for (const [token, colour] of Object.entries(PALETTES[tone.value]))
-      style.setProperty(cssName(token), colour)
-    style.setProperty('--text-font', TEXT_FONT)
-    style.setProperty('--figure-font', FIGURE_FONT)
-    style.setProperty('color-scheme', tone.value)
-  })
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { AUDIT_KINDS } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, reactive } from 'vue'
 import { useI18n } from 'vue-i18n'
 import SelectField from '../../kit/forms/SelectField.vue'
@@ -41,7 +41,9 @@ const isFiltered = computed(() => Object.values(filter).some((value) => value !=
       <SelectField v-model="filter.personId" :label="t('audit.about')" :options="people" />
       <DateField v-model="filter.from" :label="t('audit.from')" />
       <DateField v-model="filter.until" :label="t('audit.until')" />
-      <Button v-if="isFiltered" @click="Object.assign(filter, NO_FILTER)">{{ t('audit.clear') }}</Button>
+      <PressButton v-if="isFiltered" @click="Object.assign(filter, NO_FILTER)">{{
+        t('audit.clear')
+      }}</PressButton>
     </div>
     <EmptyPlace v-if="state === 'unreachable'" :says="t('audit.offline')" />
     <EmptyPlace v-else-if="state === 'looking'" :says="t('app.loading')" />
@@ -50,7 +52,7 @@ const isFiltered = computed(() => Object.values(filter).some((value) => value !=
       <AuditRow v-for="entry in entries" :key="entry.auditId" :entry="entry" />
     </ol>
     <div v-if="hasMore">
-      <Button @click="loadMore">{{ t('audit.more') }}</Button>
+      <PressButton @click="loadMore">{{ t('audit.more') }}</PressButton>
     </div>
   </div>
 </template>

@@ -4,7 +4,7 @@ import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import { useDrafts } from '../../shot/draft/drafts.ts'
-import ThemeScope from '../../kit/theme/ThemeScope.vue'
+import { provideSizes } from '../../kit/theme/placeSizes.ts'
 import ShotDesk from './ShotDesk.vue'
 import { type ShotRun, useShotRuns } from '../../shot/run/shotRuns.ts'
 
@@ -13,6 +13,7 @@ const { t } = useI18n()
 const router = useRouter()
 const drafts = useDrafts()
 const runs = useShotRuns()
+provideSizes('bar')
 const found = shallowRef<ShotRun | null | 'looking'>('looking')
 
 watch(
@@ -28,14 +29,12 @@ watch(
 </script>
 
 <template>
-  <ThemeScope place="bar">
-    <h1 class="visually-hidden" tabindex="-1">{{ t('bar.title') }}</h1>
-    <ShotDesk v-if="found !== 'looking' && found !== null" :key="shotId" :run="found" />
-    <EmptyPlace
-      v-else-if="found === null"
-      :says="t('bar.notHere')"
-      :action="t('app.toToday')"
-      :to="{ name: 'today' }"
-    />
-  </ThemeScope>
+  <h1 class="visually-hidden" tabindex="-1">{{ t('bar.title') }}</h1>
+  <ShotDesk v-if="found !== 'looking' && found !== null" :key="shotId" :run="found" />
+  <EmptyPlace
+    v-else-if="found === null"
+    :says="t('bar.notHere')"
+    :action="t('app.toToday')"
+    :to="{ name: 'today' }"
+  />
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import LineIcon from '../../kit/parts/LineIcon.vue'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -59,11 +59,11 @@ const others = computed(() =>
     <p v-if="outbox.isStorageFull" class="full" role="alert">{{ t('bar.storageFull') }}</p>
     <ReachNote class="reach" />
     <DeviceNote class="device" :device="run.device" />
-    <Button v-if="canTare" class="sound" @click="run.device.order({ kind: 'tare' })">{{
+    <PressButton v-if="canTare" class="sound" @click="run.device.order({ kind: 'tare' })">{{
       t('dose.tare')
-    }}</Button>
-    <Button
-      type="text"
+    }}</PressButton>
+    <PressButton
+      kind="text"
       class="sound"
       :aria-pressed="!isMuted"
       :aria-label="t('bar.sounds')"
@@ -71,15 +71,15 @@ const others = computed(() =>
     >
       <template #icon><LineIcon class="icon" sign="sound" /></template
       >{{ t(isMuted ? 'bar.muted' : 'bar.audible') }}
-    </Button>
-    <Button
+    </PressButton>
+    <PressButton
       v-if="door.isStaff"
-      type="text"
+      kind="text"
       class="sound"
       :aria-pressed="help.isOn.value"
       :aria-label="t('bar.help')"
       @click="help.isOn.value = !help.isOn.value"
-      >{{ t(help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</Button
+      >{{ t(help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</PressButton
     >
     <span v-else class="reach">{{ t(help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</span>
     <RouterLink

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Clock } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { ClockPhase } from '../../shot/run/useShotClock.ts'
@@ -58,18 +58,24 @@ const nextLabel = computed(
       </div>
     </div>
     <div class="marks">
-      <Button
+      <PressButton
         v-if="phase !== 'stopped'"
-        type="primary"
+        kind="primary"
         class="big"
         :class="{ cued: isStopCued }"
         @click="emit('next')"
       >
         {{ isStopCued ? t('bar.stopNow') : nextLabel }} <kbd>{{ t('bar.space') }}</kbd>
-      </Button>
-      <Button v-if="canRelease" class="aside" @click="emit('release')">{{ t('bar.release') }}</Button>
-      <Button v-if="phase === 'waiting'" class="aside" @click="emit('stop')">{{ t('bar.stop') }}</Button>
-      <Button v-if="canUndo" class="aside" @click="emit('undo')">{{ t('bar.undo') }} <kbd>u</kbd></Button>
+      </PressButton>
+      <PressButton v-if="canRelease" class="aside" @click="emit('release')">{{
+        t('bar.release')
+      }}</PressButton>
+      <PressButton v-if="phase === 'waiting'" class="aside" @click="emit('stop')">{{
+        t('bar.stop')
+      }}</PressButton>
+      <PressButton v-if="canUndo" class="aside" @click="emit('undo')"
+        >{{ t('bar.undo') }} <kbd>u</kbd></PressButton
+      >
     </div>
     <p v-if="isEstimated" class="soft" role="status">{{ t('bar.estimated') }}</p>
   </section>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { DeviceOrder } from '@calm-apron/contract'
 import type { Vessel } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../kit/units/useFormat.ts'
@@ -41,21 +41,21 @@ function press(): void {
   <details class="hands">
     <summary>{{ t('hands.title') }}</summary>
     <div class="acts">
-      <Button @click="order({ kind: 'put', vesselG: emptyG('portafilter'), contentG: 0 })">{{
+      <PressButton @click="order({ kind: 'put', vesselG: emptyG('portafilter'), contentG: 0 })">{{
         t('hands.portafilter')
-      }}</Button>
-      <Button @click="grind">{{ t('hands.grind', { dose: format.mass(doseG) }) }}</Button>
-      <Button @click="order({ kind: 'add', g: PINCH_G })">{{
+      }}</PressButton>
+      <PressButton @click="grind">{{ t('hands.grind', { dose: format.mass(doseG) }) }}</PressButton>
+      <PressButton @click="order({ kind: 'add', g: PINCH_G })">{{
         t('hands.add', { amount: format.massApart(PINCH_G) })
-      }}</Button>
-      <Button @click="order({ kind: 'add', g: -PINCH_G })">{{
+      }}</PressButton>
+      <PressButton @click="order({ kind: 'add', g: -PINCH_G })">{{
         t('hands.remove', { amount: format.massApart(PINCH_G) })
-      }}</Button>
-      <Button @click="press">{{ t('hands.press') }}</Button>
-      <Button @click="order({ kind: 'put', vesselG: emptyG('cup'), contentG: 0 })">{{
+      }}</PressButton>
+      <PressButton @click="press">{{ t('hands.press') }}</PressButton>
+      <PressButton @click="order({ kind: 'put', vesselG: emptyG('cup'), contentG: 0 })">{{
         t('hands.cup')
-      }}</Button>
-      <Button @click="order({ kind: 'take' })">{{ t('hands.take') }}</Button>
+      }}</PressButton>
+      <PressButton @click="order({ kind: 'take' })">{{ t('hands.take') }}</PressButton>
     </div>
   </details>
 </template>
@@ -71,7 +71,7 @@ function press(): void {
   gap: 12px;
   padding-top: 8px;
 }
-.acts :deep(.ant-btn) {
+.acts :deep(.press-button) {
   display: inline-flex;
   align-items: center;
   height: 44px;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type Act, type BarStep, isLookedAt } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, onMounted } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ShotRails from '../../shot/rails/ShotRails.vue'
@@ -158,17 +158,17 @@ useBarKeys({
             })
           }}
         </p>
-        <Button v-if="nextStep" type="primary" @click="draft.step = nextStep">
+        <PressButton v-if="nextStep" kind="primary" @click="draft.step = nextStep">
           {{ t('bar.next', { step: t(`step.${nextStep}`) }) }}
-        </Button>
-        <Button
-          :type="nextStep ? 'default' : 'primary'"
+        </PressButton>
+        <PressButton
+          :kind="nextStep ? 'plain' : 'primary'"
           :disabled="done.size === 0 && firstIssue === null"
-          :loading="isSaving"
+          :is-busy="isSaving"
           @click="save"
         >
           {{ t(draft.isCallAsked ? 'bar.saveCall' : 'bar.save') }}
-        </Button>
+        </PressButton>
       </div>
       <HandsPanel v-if="device.isStandIn.value && !isRunning" :run="run" />
       <CautionNote v-if="act && !isRunning" :key="act" :act="act" :also="actsAfter" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { isDialInOver, isTasteLed, settingShown } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
@@ -129,24 +129,24 @@ async function lockAndGo(): Promise<void> {
         <NumberEntry v-model="prediction" :label="t('ready.prediction')" :suffix="t('unit.s')" />
       </details>
       <div class="actions">
-        <Button v-if="!isOver" type="primary" size="large" @click="pull(prediction)">
+        <PressButton v-if="!isOver" kind="primary" is-large @click="pull(prediction)">
           {{ t('dialin.pull', { setting: shown(advice.setting) }) }}
-        </Button>
+        </PressButton>
         <RouterLink
           v-if="isTasteDue && lastShotId"
           class="press"
           :to="{ name: 'correct', params: { shotId: lastShotId } }"
           >{{ t('dialin.noteTaste') }}</RouterLink
         >
-        <Button
-          :type="isOver && !isTasteDue ? 'primary' : 'default'"
-          size="large"
+        <PressButton
+          :kind="isOver && !isTasteDue ? 'primary' : 'plain'"
+          is-large
           :disabled="ofBag.length === 0"
           @click="lockAndGo"
         >
           {{ t('dialin.lock', { setting: shown(advice.setting) }) }}
-        </Button>
-        <Button v-if="isOver" size="large" @click="pull(prediction)">{{ t('dialin.onceMore') }}</Button>
+        </PressButton>
+        <PressButton v-if="isOver" is-large @click="pull(prediction)">{{ t('dialin.onceMore') }}</PressButton>
       </div>
       <p v-if="advice.ranWellAt !== null && advice.ranWellAt !== advice.setting" class="soft">
         {{ t('dialin.ranWellAt', { setting: shown(advice.ranWellAt) }) }}
@@ -219,7 +219,7 @@ header {
   border-left: 6px solid var(--ochre);
   background: var(--ochre-soft);
 }
-.actions :deep(.ant-btn) {
+.actions :deep(.press-button) {
   height: 60px;
   white-space: normal;
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -37,7 +37,7 @@ const hasOtherWays = computed(() => door.returning.length > 0 || door.doors?.dem
       <PasswordForm />
     </section>
     <p v-else>
-      <Button size="large" @click="wantsPassword = true">{{ t('door.byPassword') }}</Button>
+      <PressButton is-large @click="wantsPassword = true">{{ t('door.byPassword') }}</PressButton>
     </p>
     <p v-if="door.doors?.canSetUp" class="own">
       <RouterLink :to="{ name: 'set-up' }">{{ t('door.ownAcademy') }}</RouterLink>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOUNDS, ENDPOINTS, type InvitationShown } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { onMounted, reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
@@ -82,9 +82,9 @@ async function use(): Promise<void> {
       :issue="issues['password']"
     />
     <FormFailure :says="failure" />
-    <Button type="primary" size="large" html-type="submit" :loading="isBusy">{{
+    <PressButton kind="primary" is-large type="submit" :is-busy="isBusy">{{
       t(link.kind === 'join' ? 'join.join' : 'join.reset')
-    }}</Button>
+    }}</PressButton>
     <p class="soft">
       {{
         t('join.until', {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ENDPOINTS } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { reactive } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../../data/api/client.ts'
@@ -43,7 +43,7 @@ async function signIn(): Promise<void> {
       :issue="issues['password']"
     />
     <FormFailure :says="failure" />
-    <Button type="primary" size="large" html-type="submit" :loading="isBusy">{{ t('door.signIn') }}</Button>
+    <PressButton kind="primary" is-large type="submit" :is-busy="isBusy">{{ t('door.signIn') }}</PressButton>
     <p class="soft">{{ t('door.lost') }}</p>
   </form>
 </template>
@@ -57,7 +57,7 @@ async function signIn(): Promise<void> {
 .form > * {
   width: 100%;
 }
-.form > :deep(.ant-btn) {
+.form > :deep(.press-button) {
   width: auto;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOUNDS, pin as pinSchema } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormFailure from '../../kit/forms/FormFailure.vue'
@@ -37,16 +37,16 @@ async function enter(): Promise<void> {
       :issue="issues[''] ? t('fieldIssue.pin') : undefined"
     />
     <div class="keys">
-      <Button
+      <PressButton
         v-for="digit in DIGITS"
         :key="digit"
         :aria-label="t('door.digit', { digit })"
         @click="press(digit)"
-        >{{ digit }}</Button
+        >{{ digit }}</PressButton
       >
-      <Button class="clear" @click="typed = ''">{{ t('door.clear') }}</Button>
-      <Button :aria-label="t('door.digit', { digit: 0 })" @click="press('0')">0</Button>
-      <Button type="primary" html-type="submit" :loading="isBusy">{{ t('door.comeIn') }}</Button>
+      <PressButton class="clear" @click="typed = ''">{{ t('door.clear') }}</PressButton>
+      <PressButton :aria-label="t('door.digit', { digit: 0 })" @click="press('0')">0</PressButton>
+      <PressButton kind="primary" type="submit" :is-busy="isBusy">{{ t('door.comeIn') }}</PressButton>
     </div>
     <FormFailure :says="failure" />
   </form>
@@ -63,14 +63,14 @@ async function enter(): Promise<void> {
   grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 12px;
 }
-.keys :deep(.ant-btn) {
+.keys :deep(.press-button) {
   height: 56px;
   padding: 0 4px;
   font-size: 1.25rem;
   font-family: var(--figure-font);
 }
-.keys :deep(.ant-btn.clear),
-.keys :deep(.ant-btn[type='submit']) {
+.keys :deep(.press-button.clear),
+.keys :deep(.press-button[type='submit']) {
   font-size: 1rem;
   font-family: var(--text-font);
 }

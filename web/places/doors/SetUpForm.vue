@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOUNDS, ENDPOINTS } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { v7 as uuidv7 } from 'uuid'
 import { reactive } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -87,7 +87,7 @@ async function make(): Promise<void> {
     </section>
     <footer>
       <FormFailure :says="failure" />
-      <Button type="primary" size="large" html-type="submit" :loading="isBusy">{{ t('setUp.make') }}</Button>
+      <PressButton kind="primary" is-large type="submit" :is-busy="isBusy">{{ t('setUp.make') }}</PressButton>
     </footer>
   </form>
 </template>

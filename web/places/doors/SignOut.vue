@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormFailure from '../../kit/forms/FormFailure.vue'
@@ -28,7 +28,9 @@ async function leave(): Promise<void> {
     <p v-if="wasAsked" role="alert">{{ t('door.signOutWaiting', unsent) }}</p>
     <p v-else class="soft">{{ t('door.signOutHint') }}</p>
     <FormFailure :says="failure" />
-    <Button size="large" @click="leave">{{ t(wasAsked ? 'door.signOutAnyway' : 'door.signOut') }}</Button>
+    <PressButton is-large @click="leave">{{
+      t(wasAsked ? 'door.signOutAnyway' : 'door.signOut')
+    }}</PressButton>
   </div>
 </template>
 

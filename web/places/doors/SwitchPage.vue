@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
@@ -60,9 +60,9 @@ function goOn(): void {
         <PasswordForm :when-in="goOn" />
       </section>
       <p v-else>
-        <Button size="large" @click="wantsPassword = true">
+        <PressButton is-large @click="wantsPassword = true">
           {{ t('door.someoneElse') }}: {{ t('door.byPassword').toLowerCase() }}
-        </Button>
+        </PressButton>
       </p>
       <DemoPeople v-if="demo" :demo="demo" :when-in="goOn" />
     </template>

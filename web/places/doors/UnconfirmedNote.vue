@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import NoteBar from '../../kit/parts/NoteBar.vue'
@@ -14,8 +14,8 @@ const door = useDoor()
   <NoteBar v-if="door.claimed && door.session">
     <span>{{ t('door.unconfirmed', { person: door.claimed.displayName }) }}</span>
     <RouterLink v-if="door.state === 'open'" :to="{ name: 'switch' }">{{ t('door.confirmNow') }}</RouterLink>
-    <Button type="link" @click="door.claim(null)">{{
+    <PressButton kind="link" @click="door.claim(null)">{{
       t('door.backTo', { person: door.session.person.displayName })
-    }}</Button>
+    }}</PressButton>
   </NoteBar>
 </template>

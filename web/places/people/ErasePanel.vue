@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ENDPOINTS, type ErasurePreview, type PersonRecord } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../../data/api/client.ts'
@@ -35,7 +35,7 @@ async function erase(): Promise<void> {
     <h2 id="erase-title">{{ t('people.eraseTitle') }}</h2>
     <p class="soft">{{ t('people.eraseHint') }}</p>
     <div v-if="preview === null">
-      <Button :loading="isBusy" @click="look">{{ t('people.erasePreview') }}</Button>
+      <PressButton :is-busy="isBusy" @click="look">{{ t('people.erasePreview') }}</PressButton>
     </div>
     <template v-else>
       <p>
@@ -62,7 +62,7 @@ async function erase(): Promise<void> {
         :issue="issues['displayName']"
       />
       <div>
-        <Button danger html-type="submit" :loading="isBusy">{{ t('people.erase') }}</Button>
+        <PressButton is-danger type="submit" :is-busy="isBusy">{{ t('people.erase') }}</PressButton>
       </div>
     </template>
     <FormFailure :says="failure" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ENDPOINTS, type PersonInput } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { v7 as uuidv7 } from 'uuid'
 import { reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -41,8 +41,8 @@ async function invite(): Promise<void> {
     <RoleChoice v-model="values.role" />
     <FormFailure :says="failure" />
     <div class="actions">
-      <Button type="primary" html-type="submit" :loading="isBusy">{{ t('people.makeLink') }}</Button>
-      <Button @click="emit('close')">{{ t('keys.close') }}</Button>
+      <PressButton kind="primary" type="submit" :is-busy="isBusy">{{ t('people.makeLink') }}</PressButton>
+      <PressButton @click="emit('close')">{{ t('keys.close') }}</PressButton>
     </div>
     <LinkShown v-if="made" :link="made" :person="invited" />
   </form>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useClipboard } from '@vueuse/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { toDataURL } from 'qrcode'
 import { computed, ref, useId, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -49,7 +49,7 @@ watch(
       <div class="text">
         <label :for="id">{{ t('people.linkText') }}</label>
         <textarea :id="id" class="figure" readonly rows="4" :value="link.address" />
-        <Button @click="copy(link.address)">{{ t('people.copy') }}</Button>
+        <PressButton @click="copy(link.address)">{{ t('people.copy') }}</PressButton>
         <span role="status">{{ copied ? t('people.copied') : '' }}</span>
       </div>
     </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { PersonRecord } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
@@ -31,9 +31,12 @@ async function invited(): Promise<void> {
         <h1 tabindex="-1">{{ t('people.title') }}</h1>
         <p class="soft">{{ t('people.intro') }}</p>
       </div>
-      <Button v-if="door.may('invite-people') && !isInviting" type="primary" @click="isInviting = true">{{
-        t('people.invite')
-      }}</Button>
+      <PressButton
+        v-if="door.may('invite-people') && !isInviting"
+        kind="primary"
+        @click="isInviting = true"
+        >{{ t('people.invite') }}</PressButton
+      >
     </header>
     <InviteForm v-if="isInviting" @invited="invited" @close="isInviting = false" />
     <EmptyPlace v-if="state === 'unreachable'" :says="t('people.offline')" />

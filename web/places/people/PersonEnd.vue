@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ENDPOINTS, type PersonRecord } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormFailure from '../../kit/forms/FormFailure.vue'
@@ -34,9 +34,9 @@ async function turn(isActive: boolean): Promise<void> {
     <FormFailure :says="failure" />
     <p v-if="said" role="status">{{ said }}</p>
     <div>
-      <Button :loading="isBusy" @click="turn(isEnded)">{{
+      <PressButton :is-busy="isBusy" @click="turn(isEnded)">{{
         t(isEnded ? 'people.reopen' : 'people.end')
-      }}</Button>
+      }}</PressButton>
     </div>
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ENDPOINTS } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { useI18n } from 'vue-i18n'
 import { download } from '../../data/api/client.ts'
 import FormFailure from '../../kit/forms/FormFailure.vue'
@@ -29,6 +29,6 @@ function saveAs(name: string, blob: Blob): void {
 <template>
   <div :aria-label="t('people.export')" role="group">
     <FormFailure :says="failure" />
-    <Button :loading="isBusy" @click="save">{{ label }}</Button>
+    <PressButton :is-busy="isBusy" @click="save">{{ label }}</PressButton>
   </div>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ENDPOINTS, type PersonRecord } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormFailure from '../../kit/forms/FormFailure.vue'
@@ -48,9 +48,9 @@ async function makeLink(): Promise<void> {
     <FormFailure :says="failure" />
     <LinkShown v-if="made" :link="made" :person="person.displayName" />
     <div v-else>
-      <Button :loading="isBusy" @click="makeLink">{{
+      <PressButton :is-busy="isBusy" @click="makeLink">{{
         t(isReset ? 'people.resetNew' : 'people.linkNew')
-      }}</Button>
+      }}</PressButton>
     </div>
   </section>
 </template>

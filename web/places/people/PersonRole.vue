@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOUNDS, ENDPOINTS, type PersonRecord } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { reactive, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormFailure from '../../kit/forms/FormFailure.vue'
@@ -46,7 +46,7 @@ async function save(): Promise<void> {
     <FormFailure :says="failure" />
     <p v-if="said" role="status">{{ said }}</p>
     <div>
-      <Button type="primary" html-type="submit" :loading="isBusy">{{ t('people.save') }}</Button>
+      <PressButton kind="primary" type="submit" :is-busy="isBusy">{{ t('people.save') }}</PressButton>
     </div>
   </form>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { PreparedRecord, PreparedRevision } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormFailure from '../../kit/forms/FormFailure.vue'
@@ -108,15 +108,16 @@ defineExpose({ save: bringBack })
       <component :is="`h${level}`" class="name">{{ name }}</component>
       <slot name="beside" :record="record" />
       <div v-if="mayChange && !isChanging" class="actions tools">
-        <Button @click="isChanging = true">{{ t('prepared.changeIt') }}</Button>
-        <Button type="text" @click="copy">{{ t('prepared.copy') }}</Button>
-        <Button type="text" @click="putAway(!record.isArchived)">{{
+        <PressButton @click="isChanging = true">{{ t('prepared.changeIt') }}</PressButton>
+        <PressButton kind="text" @click="copy">{{ t('prepared.copy') }}</PressButton>
+        <PressButton kind="text" @click="putAway(!record.isArchived)">{{
           record.isArchived ? t('prepared.bringBack') : t('prepared.putAway')
-        }}</Button>
+        }}</PressButton>
       </div>
     </header>
     <p v-if="done" class="done" role="status">
-      {{ done }} <Button v-if="canUndo" type="link" @click="takeBack">{{ t('prepared.undo') }}</Button>
+      {{ done }}
+      <PressButton v-if="canUndo" kind="link" @click="takeBack">{{ t('prepared.undo') }}</PressButton>
     </p>
     <FormFailure :says="failure" />
     <ThingConflict
@@ -144,9 +145,9 @@ defineExpose({ save: bringBack })
     </ThingForm>
     <slot v-else :record="record" />
     <div v-if="!isChanging && record.revisionNo > 1">
-      <Button type="link" class="earlier" :aria-expanded="history !== null" @click="showHistory">{{
+      <PressButton kind="link" class="earlier" :aria-expanded="history !== null" @click="showHistory">{{
         t('prepared.earlier', record.revisionNo - 1)
-      }}</Button>
+      }}</PressButton>
       <ThingHistory
         v-if="history"
         :kind="record.kind"

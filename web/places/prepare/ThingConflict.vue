@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { kindOf, type PreparedKind, type PreparedRecord } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
@@ -48,8 +48,8 @@ const sides = computed(() => [
       </div>
     </div>
     <div class="actions">
-      <Button type="primary" @click="emit('takeTheirs')">{{ t('prepared.takeTheirs') }}</Button>
-      <Button @click="emit('keepYours')">{{ t('prepared.keepYours') }}</Button>
+      <PressButton kind="primary" @click="emit('takeTheirs')">{{ t('prepared.takeTheirs') }}</PressButton>
+      <PressButton @click="emit('keepYours')">{{ t('prepared.keepYours') }}</PressButton>
     </div>
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type PreparedKind, kindOf } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, reactive } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormFailure from '../../kit/forms/FormFailure.vue'
@@ -57,8 +57,8 @@ async function save(): Promise<void> {
     <slot name="below" :draft="draft" :issues="issues" :change="change" />
     <FormFailure :says="failure" />
     <div class="actions end">
-      <Button type="primary" html-type="submit" :loading="isBusy">{{ saveLabel }}</Button>
-      <Button @click="emit('close')">{{ t('prepared.leaveAsWas') }}</Button>
+      <PressButton kind="primary" type="submit" :is-busy="isBusy">{{ saveLabel }}</PressButton>
+      <PressButton @click="emit('close')">{{ t('prepared.leaveAsWas') }}</PressButton>
     </div>
   </form>
 </template>

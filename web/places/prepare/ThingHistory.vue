@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { kindOf, type PreparedKind, type PreparedRevision } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
@@ -47,9 +47,9 @@ const rows = computed(() =>
         <li v-for="line in lines" :key="line">{{ line }}</li>
         <li v-if="lines.length === 0">{{ t('prepared.nothingChanged') }}</li>
       </ul>
-      <Button v-if="!isNewest && mayChange" @click="emit('bringBack', revision.content)">{{
+      <PressButton v-if="!isNewest && mayChange" @click="emit('bringBack', revision.content)">{{
         t('prepared.bringThisBack')
-      }}</Button>
+      }}</PressButton>
     </li>
   </ol>
 </template>

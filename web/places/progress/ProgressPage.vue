@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
@@ -49,7 +49,9 @@ const skill = useSkill(() => chosen.value)
       <ol class="shots">
         <ShotRow v-for="listed in shots" :key="listed.shot.shotId" :listed="listed" />
       </ol>
-      <Button v-if="hasMore" :loading="isLoadingMore" @click="earlier">{{ t('progress.earlier') }}</Button>
+      <PressButton v-if="hasMore" :is-busy="isLoadingMore" @click="earlier">{{
+        t('progress.earlier')
+      }}</PressButton>
     </template>
     <EmptyPlace
       v-else-if="isKnown && isReached"

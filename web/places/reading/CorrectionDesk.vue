@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { BOUNDS, type ShotDetail } from '@calm-apron/contract'
 import { BAR_STEPS } from '@calm-apron/core'
-import { Button, Input } from 'ant-design-vue'
+import TextInput from '../../kit/forms/TextInput.vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -103,17 +104,19 @@ async function leave(): Promise<void> {
     <section class="finish">
       <p v-for="change in changed" :key="change" class="figure">{{ change }}</p>
       <label for="reason">{{ t('field.reason') }}</label>
-      <Input
+      <TextInput
         id="reason"
-        v-model:value="reason"
+        v-model="reason"
         :maxlength="BOUNDS.reasonLength.max"
         aria-describedby="reason-hint"
       />
       <p id="reason-hint" class="soft">{{ t('field.reasonHint') }}</p>
       <p v-if="wasTried && hindrance" class="hindrance" role="alert">{{ hindrance }}</p>
       <div class="actions">
-        <Button type="primary" size="large" :loading="isSaving" @click="save">{{ t('correct.save') }}</Button>
-        <Button size="large" @click="leave">{{ t('correct.cancel') }}</Button>
+        <PressButton kind="primary" is-large :is-busy="isSaving" @click="save">{{
+          t('correct.save')
+        }}</PressButton>
+        <PressButton is-large @click="leave">{{ t('correct.cancel') }}</PressButton>
       </div>
     </section>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOUNDS, CALL_MOVES, VERDICTS } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormField from '../../kit/forms/FormField.vue'
@@ -40,8 +40,10 @@ function rule(): void {
       :maxlength="BOUNDS.reasonLength.max"
     />
     <div class="actions">
-      <Button type="primary" html-type="submit" :disabled="verdict === null">{{ t('ruling.keep') }}</Button>
-      <Button @click="emit('close')">{{ t('ruling.cancel') }}</Button>
+      <PressButton kind="primary" type="submit" :disabled="verdict === null">{{
+        t('ruling.keep')
+      }}</PressButton>
+      <PressButton @click="emit('close')">{{ t('ruling.cancel') }}</PressButton>
     </div>
   </form>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { type ShotDetail, readableFacts } from '@calm-apron/contract'
 import { flowHeadingOf, isOfDialIn, serveScore } from '@calm-apron/core'
 import { computed, ref } from 'vue'
@@ -141,9 +141,9 @@ const mayCorrect = computed(() => {
     </div>
     <div class="actions">
       <template v-if="next.inTraining.value">
-        <Button v-if="next.seat.value" type="primary" @click="next.begin">
+        <PressButton v-if="next.seat.value" kind="primary" @click="next.begin">
           {{ t('reading.nextPerson', { person: next.name.value }) }}
-        </Button>
+        </PressButton>
         <RouterLink
           v-if="isOfDialIn(shot.purpose) && shot.trainingId"
           :to="{ name: 'dial-in', params: { trainingId: shot.trainingId } }"
@@ -155,13 +155,13 @@ const mayCorrect = computed(() => {
           >{{ t('bar.toTraining') }}</RouterLink
         >
       </template>
-      <Button v-else type="primary" @click="startNext(shot)">{{ t('reading.nextShot') }}</Button>
-      <Button v-if="door.may('overrule') && form !== 'ruling'" @click="form = 'ruling'">{{
+      <PressButton v-else kind="primary" @click="startNext(shot)">{{ t('reading.nextShot') }}</PressButton>
+      <PressButton v-if="door.may('overrule') && form !== 'ruling'" @click="form = 'ruling'">{{
         t('ruling.overrule')
-      }}</Button>
-      <Button v-if="door.may('repurpose-shot') && form !== 'purpose'" @click="form = 'purpose'">{{
+      }}</PressButton>
+      <PressButton v-if="door.may('repurpose-shot') && form !== 'purpose'" @click="form = 'purpose'">{{
         t('repurpose.open')
-      }}</Button>
+      }}</PressButton>
       <RouterLink v-if="mayCorrect" :to="{ name: 'correct', params: { shotId } }">{{
         t('reading.correct')
       }}</RouterLink>
@@ -224,7 +224,7 @@ const mayCorrect = computed(() => {
   display: inline-flex;
   align-items: center;
 }
-.actions :deep(.ant-btn) {
+.actions :deep(.press-button) {
   height: 56px;
   padding-inline: 32px;
   font-size: 1.125rem;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BOUNDS } from '@calm-apron/contract'
 import { FAULTS_SHOWN, type FaultShown, SHOT_PURPOSES, type ShotPurpose } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormField from '../../kit/forms/FormField.vue'
@@ -54,10 +54,10 @@ function say(): void {
       :maxlength="BOUNDS.reasonLength.max"
     />
     <div class="actions">
-      <Button type="primary" html-type="submit" :disabled="purpose === props.purpose">{{
+      <PressButton kind="primary" type="submit" :disabled="purpose === props.purpose">{{
         t('repurpose.keep')
-      }}</Button>
-      <Button @click="emit('close')">{{ t('ruling.cancel') }}</Button>
+      }}</PressButton>
+      <PressButton @click="emit('close')">{{ t('ruling.cancel') }}</PressButton>
     </div>
   </form>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type AcademyRecord, CLOCK_HABITS, ENDPOINTS, academyRecord } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../../data/api/client.ts'
@@ -65,7 +65,7 @@ function take({ name, town, timeZone, clockHabit, revisionNo }: AcademyRecord): 
     </p>
     <p v-else-if="isSaved" role="status">{{ t('academy.saved') }}</p>
     <div>
-      <Button type="primary" html-type="submit" :loading="isBusy">{{ t('academy.save') }}</Button>
+      <PressButton kind="primary" type="submit" :is-busy="isBusy">{{ t('academy.save') }}</PressButton>
     </div>
   </form>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOUNDS, ENDPOINTS } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../../data/api/client.ts'
@@ -40,7 +40,7 @@ async function change(): Promise<void> {
     <FormFailure :says="failure" />
     <p v-if="isDone" role="status">{{ t('you.passwordChanged') }}</p>
     <div>
-      <Button type="primary" html-type="submit" :loading="isBusy">{{ t('you.change') }}</Button>
+      <PressButton kind="primary" type="submit" :is-busy="isBusy">{{ t('you.change') }}</PressButton>
     </div>
   </form>
 </template>

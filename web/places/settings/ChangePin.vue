@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOUNDS, ENDPOINTS } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../../data/api/client.ts'
@@ -62,8 +62,8 @@ async function change(pin: string | null): Promise<void> {
     <FormFailure :says="failure" />
     <p v-if="done" role="status">{{ done }}</p>
     <div class="actions">
-      <Button type="primary" html-type="submit" :loading="isBusy">{{ t('you.pinSave') }}</Button>
-      <Button v-if="hasPin" @click="change(null)">{{ t('you.pinDrop') }}</Button>
+      <PressButton kind="primary" type="submit" :is-busy="isBusy">{{ t('you.pinSave') }}</PressButton>
+      <PressButton v-if="hasPin" @click="change(null)">{{ t('you.pinDrop') }}</PressButton>
     </div>
   </form>
 </template>

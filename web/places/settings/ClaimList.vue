@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type Claim, ENDPOINTS } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -47,10 +47,12 @@ const decide = ({ recordId }: Claim, isMine: boolean) =>
         <RouterLink :to="row.to">{{ row.title }}</RouterLink>
         <span class="soft">{{ row.says }}</span>
         <span class="answers">
-          <Button type="primary" :disabled="isBusy" @click="decide(row.claim, true)">{{
+          <PressButton kind="primary" :disabled="isBusy" @click="decide(row.claim, true)">{{
             t('claim.mine')
-          }}</Button>
-          <Button :disabled="isBusy" @click="decide(row.claim, false)">{{ t('claim.notMine') }}</Button>
+          }}</PressButton>
+          <PressButton :disabled="isBusy" @click="decide(row.claim, false)">{{
+            t('claim.notMine')
+          }}</PressButton>
         </span>
       </li>
     </ul>

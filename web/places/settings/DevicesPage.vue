@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useTones } from '../../kit/tones.ts'
@@ -54,9 +54,9 @@ const weight = computed(() => trying.value?.last.value.scale?.value ?? null)
         :issue="issue"
       />
       <div class="actions">
-        <Button type="primary" html-type="submit">{{ t('device.keep') }}</Button>
-        <Button @click="keep(STAND_IN)">{{ t('device.useStandIn') }}</Button>
-        <Button v-if="devices.address" @click="keep('')">{{ t('device.byHand') }}</Button>
+        <PressButton kind="primary" type="submit">{{ t('device.keep') }}</PressButton>
+        <PressButton @click="keep(STAND_IN)">{{ t('device.useStandIn') }}</PressButton>
+        <PressButton v-if="devices.address" @click="keep('')">{{ t('device.byHand') }}</PressButton>
       </div>
     </form>
     <p v-if="trying" aria-live="polite">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ENDPOINTS } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../../data/api/client.ts'
@@ -52,12 +52,12 @@ async function end(sessionId: string): Promise<void> {
           {{ row.says }} <span class="soft">{{ row.kind }}</span>
         </span>
         <strong v-if="row.isThisOne">{{ t('you.thisOne') }}</strong>
-        <Button v-else @click="end(row.sessionId)">{{ t('you.end') }}</Button>
+        <PressButton v-else @click="end(row.sessionId)">{{ t('you.end') }}</PressButton>
       </li>
     </ul>
     <p v-if="hasEnded" role="status">{{ t('you.ended') }}</p>
     <FormFailure :says="failure || leaveFailure" />
-    <Button @click="signOut('everywhere')">{{ t('you.everywhere') }}</Button>
+    <PressButton @click="signOut('everywhere')">{{ t('you.everywhere') }}</PressButton>
   </section>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BOUNDS, ENDPOINTS, type SetAsideRecord, type Slip } from '@calm-apron/contract'
 import { TASTE_AXES } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../../data/api/client.ts'
@@ -89,8 +89,10 @@ async function decide(decision: 'keep' | 'drop'): Promise<void> {
     />
     <FormFailure :says="isStale ? t('setAside.stale') : failure" />
     <div class="actions">
-      <Button type="primary" :loading="isBusy" @click="decide('keep')">{{ t('setAside.keep') }}</Button>
-      <Button :loading="isBusy" @click="decide('drop')">{{ t('setAside.drop') }}</Button>
+      <PressButton kind="primary" :is-busy="isBusy" @click="decide('keep')">{{
+        t('setAside.keep')
+      }}</PressButton>
+      <PressButton :is-busy="isBusy" @click="decide('drop')">{{ t('setAside.drop') }}</PressButton>
     </div>
   </li>
 </template>

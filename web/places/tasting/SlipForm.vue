@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { TASTE_AXES } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, reactive } from 'vue'
 import { useI18n } from 'vue-i18n'
 import TasteAxisEntry from '../../shot/entry/TasteAxisEntry.vue'
@@ -30,7 +30,7 @@ const isEmpty = computed(() => Object.values(taste).every((value) => value === n
     />
     <p v-for="each in says" :key="each" class="soft">{{ each }}</p>
     <TasterNote :person-id="personId" />
-    <Button type="primary" size="large" html-type="submit" :disabled="isEmpty">{{ t('slip.keep') }}</Button>
+    <PressButton kind="primary" is-large type="submit" :disabled="isEmpty">{{ t('slip.keep') }}</PressButton>
   </form>
 </template>
 
@@ -40,7 +40,7 @@ const isEmpty = computed(() => Object.values(taste).every((value) => value === n
   gap: 8px;
   --touch: 56px;
 }
-.slip :deep(.ant-btn-lg) {
+.slip :deep(.press-button.large) {
   height: 60px;
   font-size: 1.2rem;
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SlipSide } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
@@ -82,7 +82,7 @@ async function keepSlip(taste: Taste | null, of: SlipSide): Promise<void> {
       <h1 tabindex="-1">{{ t('tasting.first', { person: name }) }}</h1>
       <p>{{ t('tasting.firstHint') }}</p>
       <CallForm key="first" :is-tasted="false" :action="t('tasting.keepFirst')" @said="sayFirst" />
-      <Button type="text" @click="isFirstSkipped = true">{{ t('tasting.skipFirst') }}</Button>
+      <PressButton kind="text" @click="isFirstSkipped = true">{{ t('tasting.skipFirst') }}</PressButton>
     </template>
     <template v-else-if="stage === 'slip'">
       <h1 tabindex="-1">
@@ -104,15 +104,15 @@ async function keepSlip(taste: Taste | null, of: SlipSide): Promise<void> {
           <strong>{{ each === 'trainee' ? name : t('tasting.trainerSide') }}</strong>
           <span>{{ t(`tasting.side.${view.sides[each]}`) }}</span>
           <template v-if="view.sides[each] === 'waiting'">
-            <Button
+            <PressButton
               v-if="each === 'trainee' || !isOwnShot"
-              type="primary"
-              size="large"
+              kind="primary"
+              is-large
               @click="filling = each"
             >
               {{ each === 'trainee' ? t('tasting.handTo', { person: name }) : t('tasting.fillOwn') }}
-            </Button>
-            <Button size="large" @click="keepSlip(null, each)">{{ t('tasting.skip') }}</Button>
+            </PressButton>
+            <PressButton is-large @click="keepSlip(null, each)">{{ t('tasting.skip') }}</PressButton>
           </template>
         </li>
       </ul>
@@ -130,7 +130,9 @@ async function keepSlip(taste: Taste | null, of: SlipSide): Promise<void> {
         :action="t('tasting.keepFinal')"
         @said="sayFinal"
       />
-      <Button v-if="door.isStaff" type="text" @click="skipCall">{{ t('tasting.skipFinal') }}</Button>
+      <PressButton v-if="door.isStaff" kind="text" @click="skipCall">{{
+        t('tasting.skipFinal')
+      }}</PressButton>
     </template>
   </div>
   <EmptyPlace v-else :says="t('app.loading')" />
@@ -160,11 +162,11 @@ async function keepSlip(taste: Taste | null, of: SlipSide): Promise<void> {
   border-left: 6px solid var(--edge);
   background: var(--raised);
 }
-.side :deep(.ant-btn) {
+.side :deep(.press-button) {
   height: 60px;
   white-space: normal;
 }
-.tasting > :deep(.ant-btn-text) {
+.tasting > :deep(.press-button.text) {
   height: 48px;
   justify-self: start;
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -44,9 +44,9 @@ const open = computed(() =>
       ><strong>{{ each.title }}</strong> <span>{{ each.says }}</span></RouterLink
     >
     <div v-if="door.isStaff" class="actions">
-      <Button v-if="last" size="large" type="primary" @click="startTraining(last, lastFocus)">
+      <PressButton v-if="last" is-large kind="primary" @click="startTraining(last, lastFocus)">
         {{ t('training.again', { people: names(last.seats) }) }}
-      </Button>
+      </PressButton>
       <RouterLink class="press" :class="{ second: last }" :to="{ name: 'new-training' }">{{
         t('training.new')
       }}</RouterLink>
@@ -80,7 +80,7 @@ h2 {
   display: inline-flex;
   align-items: center;
 }
-.actions :deep(.ant-btn),
+.actions :deep(.press-button),
 .press {
   min-height: 56px;
   height: auto;

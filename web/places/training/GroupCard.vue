@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { StageOfGroup } from '@calm-apron/contract'
 import type { Seat } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useDoor } from '../../data/door/door.ts'
@@ -53,21 +53,21 @@ function stageWords({ personId, step, phase, pumpS, weightG }: StageOfGroup): st
       :to="{ name: 'watch', params: { trainingId, group: group.key } }"
       >{{ t('watch.start', { person: academy.personName(group.turns.pulling.personId) }) }}</RouterLink
     >
-    <Button
+    <PressButton
       v-if="group.begunShotId"
-      type="primary"
-      size="large"
+      kind="primary"
+      is-large
       class="next"
       @click="emit('goOn', group.begunShotId)"
-      >{{ t('training.goOnShot') }}</Button
+      >{{ t('training.goOnShot') }}</PressButton
     >
-    <Button
+    <PressButton
       v-else-if="group.next && mayBegin(group.next)"
-      type="primary"
-      size="large"
+      kind="primary"
+      is-large
       class="next"
       @click="emit('begin', group.next)"
-      >{{ t('training.nextIs', { person: academy.personName(group.next.personId) }) }}</Button
+      >{{ t('training.nextIs', { person: academy.personName(group.next.personId) }) }}</PressButton
     >
     <p v-else-if="group.next" class="next soft">
       {{ t('training.nextIs', { person: academy.personName(group.next.personId) }) }}
@@ -77,11 +77,11 @@ function stageWords({ personId, step, phase, pumpS, weightG }: StageOfGroup): st
       <li v-for="{ seat, name, pulled } in group.seats" :key="seat.personId" class="seat">
         <span>{{ name }}</span>
         <span class="soft">{{ t('training.shotsOf', pulled) }}</span>
-        <Button
+        <PressButton
           v-if="mayBegin(seat)"
           :aria-label="t('training.pullNow', { person: name })"
           @click="emit('begin', seat)"
-          >{{ t('training.toBar') }}</Button
+          >{{ t('training.toBar') }}</PressButton
         >
       </li>
     </ul>
@@ -132,7 +132,7 @@ dd {
 .seat > :first-child {
   flex: 1;
 }
-.seat :deep(.ant-btn) {
+.seat :deep(.press-button) {
   height: 44px;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type TrainingSetup, seatedToo } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
@@ -27,15 +27,15 @@ async function join(personId: string): Promise<void> {
   <details v-if="absent.length > 0" class="late" :open="absent.length <= IN_SIGHT">
     <summary>{{ t('turns.late') }}</summary>
     <div class="actions">
-      <Button v-for="each in absent" :key="each.personId" @click="join(each.personId)">{{
+      <PressButton v-for="each in absent" :key="each.personId" @click="join(each.personId)">{{
         t('turns.join', { person: each.displayName })
-      }}</Button>
+      }}</PressButton>
     </div>
   </details>
 </template>
 
 <style scoped>
-.late :deep(.ant-btn) {
+.late :deep(.press-button) {
   height: 56px;
 }
 </style>

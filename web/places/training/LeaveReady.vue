@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { LeftReady } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { reactive } from 'vue'
 import { useI18n } from 'vue-i18n'
 
@@ -19,8 +19,10 @@ const parts = ['rinsed', 'wiped', 'handleBack'] as const
     </label>
     <p class="soft">{{ t('leave.hint') }}</p>
     <div class="actions">
-      <Button type="primary" size="large" @click="emit('end', { ...left })">{{ t('leave.end') }}</Button>
-      <Button size="large" @click="emit('close')">{{ t('leave.back') }}</Button>
+      <PressButton kind="primary" is-large @click="emit('end', { ...left })">{{
+        t('leave.end')
+      }}</PressButton>
+      <PressButton is-large @click="emit('close')">{{ t('leave.back') }}</PressButton>
     </div>
   </section>
 </template>
@@ -43,7 +45,7 @@ const parts = ['rinsed', 'wiped', 'handleBack'] as const
   height: 32px;
   accent-color: var(--pine);
 }
-.actions :deep(.ant-btn) {
+.actions :deep(.press-button) {
   height: 56px;
 }
 </style>

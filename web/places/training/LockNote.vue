@@ -7,7 +7,7 @@ import {
   dateInZone,
   settingShown,
 } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -94,9 +94,9 @@ async function unlock(): Promise<void> {
         <p role="status">
           {{ t('lock.recheck', { why: reasons.map((each) => t(`lock.why.${each}`)).join(', ') }) }}
         </p>
-        <Button @click="stillHolds">{{ t('lock.holds') }}</Button>
+        <PressButton @click="stillHolds">{{ t('lock.holds') }}</PressButton>
       </template>
-      <Button @click="unlock">{{ t('lock.unlock') }}</Button>
+      <PressButton @click="unlock">{{ t('lock.unlock') }}</PressButton>
     </template>
     <p v-else class="says">{{ t('lock.none') }}</p>
     <RouterLink
@@ -127,7 +127,7 @@ async function unlock(): Promise<void> {
   gap: 4px 16px;
   flex: 1;
 }
-.lock :deep(.ant-btn),
+.lock :deep(.press-button),
 .press {
   min-height: 48px;
 }

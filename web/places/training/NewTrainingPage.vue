@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
@@ -36,9 +36,9 @@ async function go(): Promise<void> {
     <FocusChoice v-if="changing === null && form.chosen.purpose === 'practice'" v-model="focus" />
     <TrainingForm :form="form" />
     <div class="go">
-      <Button type="primary" size="large" @click="go">{{
+      <PressButton kind="primary" is-large @click="go">{{
         t(changing ? 'training.saveChange' : 'training.start')
-      }}</Button>
+      }}</PressButton>
       <p v-if="wasTried && form.missing.value" role="alert">
         {{ t(`training.missing.${form.missing.value}`) }}
       </p>
@@ -61,7 +61,7 @@ async function go(): Promise<void> {
   padding: 12px 0;
   background: var(--paper);
 }
-.go :deep(.ant-btn) {
+.go :deep(.press-button) {
   height: 56px;
   padding-inline: 32px;
   font-size: 1.25rem;

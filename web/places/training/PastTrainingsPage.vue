@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { trainingState } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -63,9 +63,9 @@ const rows = computed(() =>
         <span class="soft">{{ [row.people, row.recipe].filter((each) => each !== '').join(' · ') }}</span>
       </li>
     </ul>
-    <Button v-if="answer.value.value?.hasMore" size="large" :loading="isBusy" @click="more">{{
+    <PressButton v-if="answer.value.value?.hasMore" is-large :is-busy="isBusy" @click="more">{{
       t('training.more')
-    }}</Button>
+    }}</PressButton>
   </div>
 </template>
 

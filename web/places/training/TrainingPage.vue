@@ -8,7 +8,7 @@ import {
   pricePerKg,
   spentOn,
 } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
@@ -117,7 +117,7 @@ function goOn(shotId: string): void {
       <span v-if="state.ended.sentBy && state.ended.sentBy !== state.ended.by" class="soft">{{
         t('training.sentBy', { person: academy.personName(state.ended.sentBy) })
       }}</span>
-      <Button v-if="mayReopen" class="reopen" @click="reopen">{{ t('training.reopen') }}</Button>
+      <PressButton v-if="mayReopen" class="reopen" @click="reopen">{{ t('training.reopen') }}</PressButton>
     </p>
     <p v-else-if="state.onBreakSince" class="break" role="status">
       {{ t('training.onBreak', { time: format.timeOf(state.onBreakSince, academy.timeZone) }) }}
@@ -146,12 +146,14 @@ function goOn(shotId: string): void {
     <LateComers v-if="mayLead && !state.ended" :training-id="trainingId" :setup="setup" />
     <LeaveReady v-if="isEnding" @close="isEnding = false" @end="end" />
     <div v-else-if="!state.ended && mayLead" class="actions">
-      <Button v-if="reference" @click="pullReference">{{ t('training.reference') }}</Button>
-      <Button @click="toggleBreak">{{ t(state.onBreakSince ? 'training.goOn' : 'training.break') }}</Button>
+      <PressButton v-if="reference" @click="pullReference">{{ t('training.reference') }}</PressButton>
+      <PressButton @click="toggleBreak">{{
+        t(state.onBreakSince ? 'training.goOn' : 'training.break')
+      }}</PressButton>
       <RouterLink class="link" :to="{ name: 'new-training', query: { change: trainingId } }">{{
         t('training.change')
       }}</RouterLink>
-      <Button @click="isEnding = true">{{ t('training.end') }}</Button>
+      <PressButton @click="isEnding = true">{{ t('training.end') }}</PressButton>
     </div>
     <TrainingShots
       :listed="listed"
@@ -204,7 +206,7 @@ function goOn(shotId: string): void {
 .reopen {
   margin-left: 16px;
 }
-.actions :deep(.ant-btn) {
+.actions :deep(.press-button) {
   height: 56px;
 }
 .link {

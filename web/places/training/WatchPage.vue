@@ -3,7 +3,7 @@ import type { StageOfGroup } from '@calm-apron/contract'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
@@ -56,12 +56,12 @@ async function done(): Promise<void> {
       <h2 id="own-call">{{ t('watch.call') }}</h2>
       <p v-if="seen.call" role="status">
         {{ t(`heading.${seen.call.verdict}`) }}
-        <Button type="text" class="again" @click="seen.call = null">{{ t('watch.again') }}</Button>
+        <PressButton kind="text" class="again" @click="seen.call = null">{{ t('watch.again') }}</PressButton>
       </p>
       <CallForm v-else :action="t('watch.say')" :is-tasted="false" @said="seen.call = $event" />
     </section>
     <div class="keep">
-      <Button type="primary" size="large" @click="done">{{ t('watch.keep') }}</Button>
+      <PressButton kind="primary" is-large @click="done">{{ t('watch.keep') }}</PressButton>
     </div>
   </div>
   <EmptyPlace
@@ -97,7 +97,7 @@ async function done(): Promise<void> {
   padding: 12px 0;
   background: var(--paper);
 }
-.keep :deep(.ant-btn) {
+.keep :deep(.press-button) {
   height: 56px;
 }
 </style>

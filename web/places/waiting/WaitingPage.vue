@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -72,31 +72,31 @@ const rows = computed(() =>
         <strong>{{ row.name }}</strong>
         <p>{{ row.says }}</p>
         <div v-if="row.code" class="actions">
-          <Button v-if="row.code === 'set-aside'" @click="outbox.remove(row.write)">{{
+          <PressButton v-if="row.code === 'set-aside'" @click="outbox.remove(row.write)">{{
             t('waiting.done')
-          }}</Button>
-          <Button
+          }}</PressButton>
+          <PressButton
             v-else-if="row.code === 'id-taken' && row.write.kind === 'shot'"
-            type="primary"
+            kind="primary"
             @click="sendAsCorrection(row.write)"
           >
             {{ t('waiting.asCorrection') }}
-          </Button>
-          <Button v-else-if="row.write.kind === 'shot'" type="primary" @click="mend(row.write)">{{
+          </PressButton>
+          <PressButton v-else-if="row.write.kind === 'shot'" kind="primary" @click="mend(row.write)">{{
             t('waiting.mend')
-          }}</Button>
+          }}</PressButton>
           <RouterLink
             v-else-if="'shotId' in row.write"
             :to="{ name: 'reading', params: { shotId: row.write.shotId } }"
             >{{ t('waiting.look') }}</RouterLink
           >
-          <Button v-if="row.code !== 'set-aside'" @click="outbox.remove(row.write)">{{
+          <PressButton v-if="row.code !== 'set-aside'" @click="outbox.remove(row.write)">{{
             t('waiting.drop')
-          }}</Button>
+          }}</PressButton>
         </div>
       </li>
     </ul>
-    <Button v-if="outbox.waiting.length > 0" @click="outbox.send">{{ t('waiting.tryNow') }}</Button>
+    <PressButton v-if="outbox.waiting.length > 0" @click="outbox.send">{{ t('waiting.tryNow') }}</PressButton>
   </div>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { FLOW_MARKS, type FlowMark, type MarkAt } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../kit/units/useFormat.ts'
@@ -55,9 +55,9 @@ function add(mark: FlowMark): void {
     </details>
     <p class="last" role="status">
       {{ lastWords }}
-      <Button v-if="marks.length > 0" type="text" class="back" @click="marks = marks.slice(0, -1)">{{
+      <PressButton v-if="marks.length > 0" kind="text" class="back" @click="marks = marks.slice(0, -1)">{{
         t('mark.takeBack')
-      }}</Button>
+      }}</PressButton>
     </p>
   </div>
 </template>

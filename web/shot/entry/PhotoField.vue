@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOUNDS } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -40,9 +40,9 @@ async function take(event: Event): Promise<void> {
     <ul class="row">
       <li v-for="(photo, index) in photos" :key="photo.photoId">
         <img :src="photo.picture" :alt="t('photo.alt', { no: index + 1 })" />
-        <Button type="text" @click="photos = photos.filter((each) => each.photoId !== photo.photoId)">{{
+        <PressButton kind="text" @click="photos = photos.filter((each) => each.photoId !== photo.photoId)">{{
           t('photo.remove')
-        }}</Button>
+        }}</PressButton>
       </li>
     </ul>
   </div>

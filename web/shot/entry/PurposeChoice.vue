@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { FAULTS_SHOWN, type FaultShown, type ShotPurpose, isOfTeachers } from '@calm-apron/core'
-import { Button, Checkbox } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
+import TickBox from '../../kit/forms/TickBox.vue'
 import SelectField from '../../kit/forms/SelectField.vue'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import { type ShotDraft, faultShownOf } from '../draft/shotDraft.ts'
@@ -57,7 +58,7 @@ function chooseAgain(): void {
 <template>
   <p v-if="isSealed" class="sealed">
     {{ t('purpose.sealed') }}
-    <Button v-if="door.isStaff" @click="chooseAgain">{{ t('purpose.chooseAgain') }}</Button>
+    <PressButton v-if="door.isStaff" @click="chooseAgain">{{ t('purpose.chooseAgain') }}</PressButton>
   </p>
   <details v-else class="purpose">
     <summary>{{ t('purpose.of', { purpose: t(`purpose.${draft.purpose}`) }) }}</summary>
@@ -65,9 +66,9 @@ function chooseAgain(): void {
     <template v-if="draft.purpose === 'deliberate-fault'">
       <SelectField v-model="fault" :label="t('purpose.which')" :options="faults" />
       <p class="soft">{{ t('purpose.caution') }}</p>
-      <Button @click="seal">{{ t('purpose.seal') }}</Button>
+      <PressButton @click="seal">{{ t('purpose.seal') }}</PressButton>
     </template>
-    <Checkbox v-model:checked="draft.isSimulated">{{ t('purpose.simulated') }}</Checkbox>
+    <TickBox v-model="draft.isSimulated">{{ t('purpose.simulated') }}</TickBox>
   </details>
 </template>
 
@@ -77,10 +78,6 @@ function chooseAgain(): void {
 }
 .purpose :deep(.option) {
   font-size: 0.85em;
-}
-.purpose :deep(.ant-checkbox-wrapper) {
-  min-height: 48px;
-  align-items: center;
 }
 .sealed {
   display: flex;

@@ -10,7 +10,7 @@ import {
   withStepMarked,
 } from '@calm-apron/core'
 import { useLocalStorage } from '@vueuse/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useStepWords } from '../routine/useStepWords.ts'
@@ -53,9 +53,9 @@ function tap(key: StepKey): void {
 
 <template>
   <div class="watched">
-    <Button v-if="keys.length > 0 && !areAllMarked" class="all" @click="seen = allWatched(seen, keys)">{{
+    <PressButton v-if="keys.length > 0 && !areAllMarked" class="all" @click="seen = allWatched(seen, keys)">{{
       t('bar.allWatched')
-    }}</Button>
+    }}</PressButton>
     <ul class="ticks">
       <li v-for="row in rows" :key="row.id">
         <div class="row">
@@ -81,9 +81,9 @@ function tap(key: StepKey): void {
         <p v-if="row.caution" class="caution" :class="{ safety: row.isOfSafety }">{{ row.caution }}</p>
       </li>
     </ul>
-    <Button v-if="hasMore" type="text" class="view" @click="view = view === 'full' ? 'short' : 'full'">
+    <PressButton v-if="hasMore" kind="text" class="view" @click="view = view === 'full' ? 'short' : 'full'">
       {{ t(view === 'full' ? 'bar.fewSteps' : 'bar.allSteps') }}
-    </Button>
+    </PressButton>
   </div>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import LineIcon from '../../kit/parts/LineIcon.vue'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 
@@ -37,8 +37,8 @@ function take(event: Event): void {
       @click="take"
       @keydown.enter="take"
     />
-    <Button
-      type="text"
+    <PressButton
+      kind="text"
       class="clear"
       :class="{ hidden: value === null }"
       :disabled="value === null"
@@ -46,7 +46,7 @@ function take(event: Event): void {
       @click="value = null"
     >
       <template #icon><LineIcon sign="close" /></template>
-    </Button>
+    </PressButton>
   </div>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type UnitOf, type Vessel, asTyped, rescueForgottenTare } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
@@ -94,7 +94,7 @@ function useRescue(): void {
     />
     <div v-if="rescue" class="rescue" role="status">
       <p>{{ t('rescue.says', { vessel: rescue.vessel.name, net: withUnit(rescue.netG) }) }}</p>
-      <Button @click="useRescue">{{ t('rescue.use', { net: withUnit(rescue.netG) }) }}</Button>
+      <PressButton @click="useRescue">{{ t('rescue.use', { net: withUnit(rescue.netG) }) }}</PressButton>
     </div>
     <p v-else-if="read.netG !== null" class="net">{{ t('field.netIs', { net: withUnit(read.netG) }) }}</p>
   </div>

@@ -13,7 +13,7 @@ import { computed } from 'vue'
 import { Scatter } from 'vue-chartjs'
 import { useI18n } from 'vue-i18n'
 import { CHART_FONT } from '../../kit/theme/tokens.ts'
-import { useChartColours } from '../../kit/theme/useTheme.ts'
+import { useChartColours } from '../../kit/theme/palette.ts'
 
 Chart.register(ScatterController, LinearScale, LogarithmicScale, PointElement, LineElement, Filler)
 Object.assign(Chart.defaults.font, CHART_FONT)

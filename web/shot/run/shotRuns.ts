@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { type EffectScope, effectScope, shallowReactive } from 'vue'
+import { effectScope } from 'vue'
 import { groupKey, useDevices } from '../../data/devices/devices.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useStoodNow } from '../../data/academy/stoodNow.ts'
@@ -7,6 +7,7 @@ import { useDrafts } from '../draft/drafts.ts'
 import type { ShotDraft } from '../draft/shotDraft.ts'
 import { useDraft } from '../draft/useDraft.ts'
 import { useHelp } from './useHelp.ts'
+import { useOpenRuns } from './openRuns.ts'
 import { useRecording } from './useRecording.ts'
 import { useSeries } from './useSeries.ts'
 import { useShotClock } from './useShotClock.ts'
@@ -45,7 +46,7 @@ function makeRun(found: ShotDraft) {
 /** The shots under way: two groups on one tablet go on side by side, whichever is looked at. */
 export const useShotRuns = defineStore('shot-runs', () => {
   const drafts = useDrafts()
-  const runs = shallowReactive(new Map<string, { run: ShotRun; scope: EffectScope }>())
+  const { runs, close } = useOpenRuns()
 
   /** The shot by this id as it runs, or as it was left on this device; null where it is not here. */
   async function open(shotId: string): Promise<ShotRun | null> {
@@ -58,12 +59,6 @@ export const useShotRuns = defineStore('shot-runs', () => {
     if (!run) return null
     runs.set(shotId, { run, scope })
     return run
-  }
-
-  /** A shot that was recorded, or thrown away, is under way no more. */
-  function close(shotId: string): void {
-    runs.get(shotId)?.scope.stop()
-    runs.delete(shotId)
   }
 
   return { runs, open, close }

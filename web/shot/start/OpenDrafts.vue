@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import type { ShotDraft } from '../draft/shotDraft.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
-import { useShotRuns } from '../run/shotRuns.ts'
+import { useOpenRuns } from '../run/openRuns.ts'
 import { useDrafts } from '../draft/drafts.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
@@ -14,7 +14,7 @@ const { t } = useI18n()
 const academy = useAcademy()
 const drafts = useDrafts()
 const format = useFormat()
-const runs = useShotRuns()
+const runs = useOpenRuns()
 const thrownAway = ref<ShotDraft | null>(null)
 
 onMounted(() => drafts.reload())
@@ -59,12 +59,12 @@ async function bringBack(): Promise<void> {
           {{ row.name }}<br /><span class="soft">{{ row.since }}</span>
         </span>
         <RouterLink class="go-on" :to="row.to">{{ t('today.goOn') }}</RouterLink>
-        <Button type="text" @click="throwAway(row.draft)">{{ t('today.throwAway') }}</Button>
+        <PressButton kind="text" @click="throwAway(row.draft)">{{ t('today.throwAway') }}</PressButton>
       </li>
     </ul>
     <p v-if="thrownAway" role="status">
       {{ t('today.thrownAway', { what: nameOf(thrownAway) }) }}
-      <Button type="link" @click="bringBack">{{ t('today.bringBack') }}</Button>
+      <PressButton kind="link" @click="bringBack">{{ t('today.bringBack') }}</PressButton>
     </p>
   </section>
 </template>

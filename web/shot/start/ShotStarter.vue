@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
@@ -45,9 +45,14 @@ const isReady = computed(
     />
     <p v-else>{{ t('today.noRecipes') }}</p>
     <div class="go">
-      <Button type="primary" size="large" :disabled="!isReady" @click="startShot(personId, recipeRevisionId)">
+      <PressButton
+        kind="primary"
+        is-large
+        :disabled="!isReady"
+        @click="startShot(personId, recipeRevisionId)"
+      >
         {{ isReady && chosenName ? t('today.goNamed', { person: chosenName }) : t('today.go') }}
-      </Button>
+      </PressButton>
       <span v-if="!isReady" class="soft">{{ t('today.chooseBoth') }}</span>
     </div>
   </div>
@@ -74,7 +79,7 @@ const isReady = computed(
   align-items: center;
   gap: 16px;
 }
-.go :deep(.ant-btn) {
+.go :deep(.press-button) {
   height: 56px;
   font-size: 1.25rem;
   padding-inline: 32px;

@@ -8,7 +8,7 @@ import {
   PLACE_OF_FAULT,
   USUAL_FAULTS,
 } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
@@ -60,7 +60,7 @@ function say(): void {
       </select>
     </div>
     <ChoiceRow v-model="move" :label="t('call.next')" :options="moves" />
-    <Button type="primary" size="large" html-type="submit" :disabled="verdict === null">{{ action }}</Button>
+    <PressButton kind="primary" is-large type="submit" :disabled="verdict === null">{{ action }}</PressButton>
   </form>
 </template>
 
@@ -73,7 +73,7 @@ function say(): void {
 .native {
   min-height: 56px;
 }
-.call :deep(.ant-btn) {
+.call :deep(.press-button) {
   height: 60px;
   font-size: 1.2rem;
 }

@@ -1,6 +1,5 @@
 import type { Role } from '@calm-apron/contract'
 import type { Freshness } from '@calm-apron/core'
-import type { Term } from '../../kit/glossary/terms.ts'
 
 /** Words of the frame around every place, and of Today. */
 export const appWords = {
@@ -142,20 +141,6 @@ export const appWords = {
     noTrainees: 'No trainees yet. They will be listed here once they are added.',
     noRecipes: 'No recipes yet. They will be listed here once they are added.',
   },
-  settings: {
-    title: 'This device',
-    parts: 'Parts of the settings',
-    units: 'Units',
-    unitsHint: 'Only what you see changes; what is stored stays as it is.',
-    mass: 'Weight',
-    volume: 'Volume',
-    temperature: 'Temperature',
-    force: 'Force',
-    tone: 'Light',
-    device: 'As the device',
-    light: 'Light',
-    dark: 'Dark, for dim bars',
-  },
   role: { head: 'Head of training', trainer: 'Trainer', trainee: 'Trainee' } satisfies Record<Role, string>,
   door: {
     title: 'Who is there?',
@@ -247,35 +232,4 @@ export const appWords = {
     batch: 'For a batch of {litres} l weigh in {grams} g of minerals.',
     today: 'Water, {name}: {says}',
   },
-  whatIs: 'What is {term}?',
-  term: {
-    dose: 'Dose',
-    yield: 'Yield',
-    ratio: 'Ratio',
-    'shot-time': 'Shot time',
-    'first-drop': 'First drop',
-    'pre-infusion': 'Pre-infusion',
-    flow: 'Flow',
-    strength: 'Strength',
-    extraction: 'Extraction',
-    distribution: 'Distribution',
-    tamp: 'Tamp',
-    puck: 'Puck',
-    channelling: 'Channelling',
-    headspace: 'Headspace',
-    choke: 'Choke',
-    gush: 'Gush',
-    crema: 'Crema',
-    blonding: 'Blonding',
-    purge: 'Purge',
-    flush: 'Flush',
-    retention: 'Retention',
-    'sink-shot': 'Sink shot',
-    'dial-in': 'Dial in',
-    basket: 'Basket',
-    portafilter: 'Portafilter',
-    group: 'Group',
-    rest: 'Rest',
-    density: 'Weight of espresso',
-  } satisfies Record<Term, string>,
 }

@@ -1,65 +1,9 @@
-import type { BarStep, Clock, PressureCaution, StepMark } from '@calm-apron/core'
+import type { BarStep, PressureCaution, StepMark } from '@calm-apron/core'
 import type { EntryIssue } from '../../shot/draft/readEntry.ts'
 
 /** Words of a shot while it is entered. */
 export const entryWords = {
-  recipe: {
-    targets: '{dose} in, {yield} out, {ratio}',
-    window: {
-      pump: '{min}–{max} s from the pump',
-      drop: '{min}–{max} s from the first drop',
-      pressure: '{min}–{max} s from the release',
-    } satisfies Record<Clock, string>,
-    judged: 'Read against {name}, revision {no}',
-  },
   clock: { pump: 'Pump clock', drop: 'Drop clock', pressure: 'Pressure clock', notYet: '–' },
-  bar: {
-    title: 'Bar',
-    reach: {
-      'by-itself': 'Works without network',
-      'while-open': 'Works without network while open',
-      'not-yet': 'Not ready to work without network yet',
-    },
-    steps: 'Steps',
-    theShot: 'The shot',
-    nextThing: 'The next thing',
-    start: 'Pump on',
-    firstDrop: 'First drop',
-    stop: 'Pump off',
-    stopped: 'Stopped',
-    undo: 'Undo',
-    again: 'Clear the clock',
-    space: 'space',
-    next: 'Next: {step}',
-    save: 'Save and read',
-    saveCall: 'Save; then the call',
-    mendFirst: 'Mend this first: {what}',
-    nothingYet: 'Nothing entered yet.',
-    estimated: 'The page was reloaded in mid-shot, so these times are marked as estimated.',
-    cautionHot: 'Group, spout and steam scald. Lock in firmly; the maker’s manual comes first.',
-    inCup: 'In the cup, g',
-    inCupFlowing: 'g in the cup, {flow} g/s',
-    stopNow: 'Pump off now',
-    release: 'Release',
-    otherRuns: 'runs, {s} s',
-    toTraining: 'Back to the training',
-    sounds: 'Sounds',
-    help: 'The tool’s help',
-    helpOn: 'Help on',
-    helpOff: 'Help off',
-    audible: 'Sound on',
-    muted: 'Sound off',
-    oftenWrong: 'Often wrong: {mistake}',
-    stepIs: '{step}: {mark}. Tap for the next mark.',
-    allWatched: 'Watched: all done',
-    stepsOf: 'Steps here: {done} of {all} watched',
-    allSteps: 'All steps',
-    fewSteps: 'The main steps only',
-    storageFull:
-      'This device has no room left. What you enter now lives in this page only: don’t close it until it is sent.',
-    notHere: 'This shot is not on this device. Begin one from Today.',
-    choose: 'Nobody is at the bar. Choose who pulls and by which recipe.',
-  },
   step: {
     ready: 'Before you grind',
     dose: 'Dose',

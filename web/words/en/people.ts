@@ -2,6 +2,20 @@ import type { AuditKind, ClaimKind, PersonRecord } from '@calm-apron/contract'
 
 /** Words for people, the trail of changes, and what is kept aside. */
 export const peopleWords = {
+  settings: {
+    title: 'This device',
+    parts: 'Parts of the settings',
+    units: 'Units',
+    unitsHint: 'Only what you see changes; what is stored stays as it is.',
+    mass: 'Weight',
+    volume: 'Volume',
+    temperature: 'Temperature',
+    force: 'Force',
+    tone: 'Light',
+    device: 'As the device',
+    light: 'Light',
+    dark: 'Dark, for dim bars',
+  },
   people: {
     title: 'People',
     intro: 'Everyone who teaches or learns here. Nobody comes in without an invitation from a head.',

@@ -11,6 +11,8 @@ export interface Place {
 const LOADED = /(withWords\('(\w+)', )?\(\) =>\s+import\('(\.[^']+)'\)/g
 /** A key as it is said; a field's path, which looks alike, is looked up in `issues`. */
 const KEY = /(?<!issues\[)['`](\w+)\.(?=[\w$])/g
+/** What only the compiler reads. */
+const TYPES = /^(export )?type .*$/gm
 const IMPORTED = /^import (?!type)[^'"`;]*?from '(\.[^']+)'/gm
 
 /** What a file, or a part of it, loads later, with its words. */
@@ -54,10 +56,14 @@ export function placesOf(router: string, app: string): Place[] {
     text,
     router,
   )
+  // What the router has at once is there with the first words alone.
+  const atOnce = [...text.matchAll(IMPORTED)]
+    .flatMap(([, path = '']) => (path.endsWith('.vue') ? [join(dirname(router), path)] : []))
+    .map((file) => ({ file, parts: [] }))
   const later = readdirSync(dirname(app), { recursive: true, encoding: 'utf8' }).flatMap((name) =>
     /\.vue$|barParts\.ts$/.test(name) ? loadedBy(join(dirname(app), name)) : [],
   )
-  return [{ file: app, parts: [] }, ...later.filter(({ parts }) => parts.length > 0), ...routed]
+  return [{ file: app, parts: [] }, ...atOnce, ...later.filter(({ parts }) => parts.length > 0), ...routed]
 }
 
 /** Which namespaces of the catalogue a place uses, itself or in what it is made of, and which file does. */
@@ -68,7 +74,7 @@ export function namespacesAt(file: string, known: ReadonlySet<string>): Map<stri
   for (let next = due.pop(); next !== undefined; next = due.pop()) {
     if (seen.has(next) || /router\.ts$|^web\/words\//.test(next)) continue
     seen.add(next)
-    const text = readFileSync(next, 'utf8')
+    const text = readFileSync(next, 'utf8').replace(TYPES, '')
     for (const [, namespace = ''] of text.matchAll(KEY)) if (known.has(namespace)) used.set(namespace, next)
     const folder = dirname(next)
     due.push(...[...text.matchAll(IMPORTED)].flatMap(([, path]) => sourceAt(folder, path)))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type Prepared, type PreparedRecord, asKind, preparedInput } from '@calm-apron/contract'
 import { costPerShot, dateInZone, shotsLeft } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
@@ -119,9 +119,9 @@ async function changed(): Promise<void> {
       <div class="bags-head">
         <h2 id="bags">{{ t('bag.title') }}</h2>
         <DateField v-model="onDate" :label="t('bag.onDate')" />
-        <Button v-if="door.may('prepare') && !isAdding" type="primary" @click="isAdding = true">{{
+        <PressButton v-if="door.may('prepare') && !isAdding" kind="primary" @click="isAdding = true">{{
           t('bag.add')
-        }}</Button>
+        }}</PressButton>
       </div>
       <ul v-if="advice.length > 0" class="advice">
         <li v-for="says in advice" :key="says">{{ says }}</li>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { dateInZone } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -77,7 +77,7 @@ const rows = computed(() =>
       </li>
     </ul>
     <div>
-      <Button v-if="hasMore" @click="loadMore()">{{ t('prepared.more') }}</Button>
+      <PressButton v-if="hasMore" @click="loadMore()">{{ t('prepared.more') }}</PressButton>
     </div>
   </div>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { FRESHNESS_PRESETS, FRESHNESS_WINDOWS, type FreshnessWindow } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { useI18n } from 'vue-i18n'
 
 /** Three schools of freshness, to start from. */
@@ -12,11 +12,11 @@ const { t } = useI18n()
   <section :aria-label="t('prepare.freshnessPresets')">
     <p>{{ t('prepare.freshnessPresets') }}</p>
     <div class="actions">
-      <Button
+      <PressButton
         v-for="key in FRESHNESS_PRESETS"
         :key="key"
         @click="emit('choose', { ...FRESHNESS_WINDOWS[key] })"
-        >{{ t(`freshnessPreset.${key}`, { ...FRESHNESS_WINDOWS[key] }) }}</Button
+        >{{ t(`freshnessPreset.${key}`, { ...FRESHNESS_WINDOWS[key] }) }}</PressButton
       >
     </div>
   </section>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import TermNote from '../../../kit/glossary/TermNote.vue'
@@ -52,12 +52,12 @@ function moveUp(index: number): void {
     >
       <FieldsOf :model-value="item" :fields="spec.fields" :path="`${path}.${index}`" />
       <div class="actions">
-        <Button v-if="index > 0" @click="moveUp(index)">{{ t('prepared.moveUp') }}</Button>
-        <Button @click="remove(index)">{{ t('prepared.takeOut') }}</Button>
+        <PressButton v-if="index > 0" @click="moveUp(index)">{{ t('prepared.moveUp') }}</PressButton>
+        <PressButton @click="remove(index)">{{ t('prepared.takeOut') }}</PressButton>
       </div>
     </div>
     <div>
-      <Button @click="add">{{ t('prepared.addTo', { list: label.toLowerCase() }) }}</Button>
+      <PressButton @click="add">{{ t('prepared.addTo', { list: label.toLowerCase() }) }}</PressButton>
     </div>
   </fieldset>
 </template>

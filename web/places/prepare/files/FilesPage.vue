@@ -7,7 +7,7 @@ import {
   type RowReport,
   isOfRoom,
 } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { computed, ref, shallowRef, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { call } from '../../../data/api/client.ts'
@@ -116,10 +116,10 @@ async function run(during: 'looking' | 'taking', isPreview: boolean): Promise<vo
     <section class="stack" aria-labelledby="out">
       <h2 id="out">{{ t('files.out') }}</h2>
       <div class="actions">
-        <Button @click="exportJson('recipes')">{{ t('files.recipesJson') }}</Button>
-        <Button @click="exportJson('equipment')">{{ t('files.equipmentJson') }}</Button>
-        <Button @click="exportCsv">{{ t('files.coffeesCsv') }}</Button>
-        <Button @click="exportJson('all')">{{ t('files.allJson') }}</Button>
+        <PressButton @click="exportJson('recipes')">{{ t('files.recipesJson') }}</PressButton>
+        <PressButton @click="exportJson('equipment')">{{ t('files.equipmentJson') }}</PressButton>
+        <PressButton @click="exportCsv">{{ t('files.coffeesCsv') }}</PressButton>
+        <PressButton @click="exportJson('all')">{{ t('files.allJson') }}</PressButton>
       </div>
       <p class="soft">
         {{ t('files.schema') }} <a :href="`${API_BASE}/schemas/prepared.json`">{{ t('files.schemaLink') }}</a>
@@ -141,12 +141,12 @@ async function run(during: 'looking' | 'taking', isPreview: boolean): Promise<vo
       <p v-if="failure" role="alert" class="failure">{{ failure }}</p>
       <p v-if="phase === 'looking' || phase === 'taking'" role="status">
         {{ t('files.progress', { done, all: rows.length }) }}
-        <Button @click="isStopped = true">{{ t('files.stop') }}</Button>
+        <PressButton @click="isStopped = true">{{ t('files.stop') }}</PressButton>
       </p>
       <template v-if="phase === 'previewed' || phase === 'taken'">
         <ImportReport :reports="reports" :is-taken="phase === 'taken'" :file-name="fileName" />
         <div v-if="phase === 'previewed'">
-          <Button type="primary" :disabled="!canTake" @click="take">{{ t('files.take') }}</Button>
+          <PressButton kind="primary" :disabled="!canTake" @click="take">{{ t('files.take') }}</PressButton>
         </div>
       </template>
     </section>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
@@ -42,7 +42,7 @@ const compare = () =>
       <RouterLink v-if="door.may('prepare')" class="press" :to="{ name: 'new-recipe' }">{{
         t('prepare.newRecipe')
       }}</RouterLink>
-      <Button :disabled="compared.length !== 2" @click="compare">{{ t('prepare.compare') }}</Button>
+      <PressButton :disabled="compared.length !== 2" @click="compare">{{ t('prepare.compare') }}</PressButton>
     </ListHead>
     <EmptyPlace v-if="state === 'unreachable'" :says="t('prepared.offline')" />
     <EmptyPlace
@@ -69,7 +69,7 @@ const compare = () =>
       </li>
     </ul>
     <div>
-      <Button v-if="hasMore" @click="loadMore()">{{ t('prepared.more') }}</Button>
+      <PressButton v-if="hasMore" @click="loadMore()">{{ t('prepared.more') }}</PressButton>
     </div>
   </div>
 </template>

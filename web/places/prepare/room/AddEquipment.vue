@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type RoomKind, preparedInput } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useDoor } from '../../../data/door/door.ts'
@@ -29,7 +29,7 @@ async function store(content: Record<string, unknown>): Promise<void> {
 
 <template>
   <div v-if="door.may('prepare')">
-    <Button v-if="!isAdding" @click="isAdding = true">{{ t(`room.addKind.${kind}`) }}</Button>
+    <PressButton v-if="!isAdding" @click="isAdding = true">{{ t(`room.addKind.${kind}`) }}</PressButton>
     <ThingForm
       v-else
       :kind="kind"

@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { Scatter } from 'vue-chartjs'
 import { useI18n } from 'vue-i18n'
 import { CHART_FONT } from '../../../kit/theme/tokens.ts'
-import { useChartColours } from '../../../kit/theme/useTheme.ts'
+import { useChartColours } from '../../../kit/theme/palette.ts'
 import { useFormat } from '../../../kit/units/useFormat.ts'
 
 Chart.register(ScatterController, LinearScale, PointElement, LineElement)

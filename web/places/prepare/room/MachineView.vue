@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Prepared } from '@calm-apron/contract'
 import { checkGroup, warmUpLeft } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -87,10 +87,10 @@ const switchTo = (switchedOnAt: string | null) => emit('switched', { ...content.
     <p class="warmth" :class="{ warm: left === 0 }">
       <strong>{{ warmth }}</strong>
       <template v-if="door.may('prepare')">
-        <Button v-if="left === null" @click="switchTo(new Date().toISOString())">{{
+        <PressButton v-if="left === null" @click="switchTo(new Date().toISOString())">{{
           t('machine.switchOn')
-        }}</Button>
-        <Button v-else type="text" @click="switchTo(null)">{{ t('machine.switchOff') }}</Button>
+        }}</PressButton>
+        <PressButton v-else kind="text" @click="switchTo(null)">{{ t('machine.switchOff') }}</PressButton>
       </template>
     </p>
     <ul v-if="left !== null" class="signs">

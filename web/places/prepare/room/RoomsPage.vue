@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { preparedInput } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
@@ -45,9 +45,9 @@ async function store(content: Record<string, unknown>): Promise<void> {
 <template>
   <div class="stack">
     <ListHead v-model:is-archived="isArchived" :title="t('prepare.bar')" :intro="t('room.intro')">
-      <Button v-if="door.may('prepare') && !isAdding" type="primary" @click="isAdding = true">{{
+      <PressButton v-if="door.may('prepare') && !isAdding" kind="primary" @click="isAdding = true">{{
         t('room.add')
-      }}</Button>
+      }}</PressButton>
     </ListHead>
     <ThingForm
       v-if="isAdding"

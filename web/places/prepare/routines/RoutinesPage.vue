@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { preparedInput } from '@calm-apron/contract'
 import { PRESET_STEPS, ROUTINE_PRESETS, type RoutinePreset, shippedStep } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
@@ -37,9 +37,9 @@ async function begin(preset: RoutinePreset): Promise<void> {
       :title="t('prepare.routines')"
       :intro="t('routine.intro')"
     >
-      <Button v-if="door.may('prepare') && !isChoosing" type="primary" @click="isChoosing = true">{{
+      <PressButton v-if="door.may('prepare') && !isChoosing" kind="primary" @click="isChoosing = true">{{
         t('routine.new')
-      }}</Button>
+      }}</PressButton>
     </ListHead>
     <section v-if="isChoosing" class="stack" aria-labelledby="choose-routine">
       <h2 id="choose-routine">{{ t('routine.choose') }}</h2>
@@ -52,7 +52,7 @@ async function begin(preset: RoutinePreset): Promise<void> {
         </li>
       </ul>
       <div>
-        <Button @click="isChoosing = false">{{ t('prepared.leaveAsWas') }}</Button>
+        <PressButton @click="isChoosing = false">{{ t('prepared.leaveAsWas') }}</PressButton>
       </div>
     </section>
     <EmptyPlace v-if="state === 'unreachable'" :says="t('prepared.offline')" />
@@ -69,7 +69,7 @@ async function begin(preset: RoutinePreset): Promise<void> {
       </li>
     </ul>
     <div>
-      <Button v-if="hasMore" @click="loadMore()">{{ t('prepared.more') }}</Button>
+      <PressButton v-if="hasMore" @click="loadMore()">{{ t('prepared.more') }}</PressButton>
     </div>
   </div>
 </template>

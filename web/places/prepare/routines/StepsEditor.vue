@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type RoutineStep, KINDS } from '@calm-apron/contract'
 import { STEP_KEYS, type StepKey, shippedStep } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import Sortable from 'sortablejs'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -97,21 +97,21 @@ onBeforeUnmount(() => sortable?.destroy())
           >
             {{ index + 1 }}. {{ titleOf(step) }}
           </button>
-          <Button
+          <PressButton
             :disabled="index === 0"
             :aria-label="t('routine.up', { step: titleOf(step) })"
             @click="moveBy(index, -1)"
-            >↑</Button
+            >↑</PressButton
           >
-          <Button
+          <PressButton
             :disabled="index === steps.length - 1"
             :aria-label="t('routine.down', { step: titleOf(step) })"
             @click="moveBy(index, 1)"
-            >↓</Button
+            >↓</PressButton
           >
-          <Button :aria-label="t('routine.out', { step: titleOf(step) })" @click="remove(index)">{{
+          <PressButton :aria-label="t('routine.out', { step: titleOf(step) })" @click="remove(index)">{{
             t('prepared.takeOut')
-          }}</Button>
+          }}</PressButton>
         </div>
         <p v-if="issues[`steps.${index}.what`]" class="issue" role="alert">
           {{ issues[`steps.${index}.what`] }}
@@ -124,7 +124,7 @@ onBeforeUnmount(() => sortable?.destroy())
     </ol>
     <div class="add">
       <SelectField v-model="added" :label="t('routine.addWhich')" :options="choices" />
-      <Button @click="add">{{ t('routine.add') }}</Button>
+      <PressButton @click="add">{{ t('routine.add') }}</PressButton>
     </div>
   </fieldset>
 </template>

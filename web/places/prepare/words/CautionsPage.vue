@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { preparedInput } from '@calm-apron/contract'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useDoor } from '../../../data/door/door.ts'
@@ -32,9 +32,9 @@ async function store(content: Record<string, unknown>): Promise<void> {
 <template>
   <div class="stack">
     <ListHead :title="t('prepare.cautions')" :intro="t('caution.intro')">
-      <Button v-if="door.may('prepare') && !isAdding" type="primary" @click="isAdding = true">{{
+      <PressButton v-if="door.may('prepare') && !isAdding" kind="primary" @click="isAdding = true">{{
         t('caution.add')
-      }}</Button>
+      }}</PressButton>
     </ListHead>
     <ThingForm
       v-if="isAdding"
@@ -71,9 +71,9 @@ async function store(content: Record<string, unknown>): Promise<void> {
         />
         <template v-else>
           <p>{{ each.text }}</p>
-          <Button v-if="door.may('prepare')" type="text" @click="rewording = each.id">{{
+          <PressButton v-if="door.may('prepare')" kind="text" @click="rewording = each.id">{{
             t('caution.reword', { name: t(`caution.name.${each.key ?? 'own'}`) })
-          }}</Button>
+          }}</PressButton>
         </template>
       </div>
     </section>

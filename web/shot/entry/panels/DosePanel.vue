@@ -10,7 +10,7 @@ import {
   isLookedAt,
   toBase,
 } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { computed, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { BarDevice } from '../../../data/devices/barDevice.ts'
@@ -117,14 +117,14 @@ const retention = computed(() => {
         <template v-else>{{ t('dose.unknownVessel') }}</template>
       </p>
       <div class="actions">
-        <Button
-          type="primary"
+        <PressButton
+          kind="primary"
           :disabled="!isSteady || shownG === null"
           @click="live.take(draft.dose, draft.units.mass)"
         >
           {{ t('dose.take', { amount: shownG === null ? '' : format.mass(shownG) }) }}
-        </Button>
-        <Button @click="device?.order({ kind: 'tare' })">{{ t('dose.tare') }}</Button>
+        </PressButton>
+        <PressButton @click="device?.order({ kind: 'tare' })">{{ t('dose.tare') }}</PressButton>
       </div>
     </div>
     <component :is="isLive ? 'details' : 'div'">
@@ -182,7 +182,7 @@ const retention = computed(() => {
 .now.band {
   color: var(--pine);
 }
-.actions :deep(.ant-btn) {
+.actions :deep(.press-button) {
   height: 56px;
   flex: 1;
 }

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { BOUNDS } from '@calm-apron/contract'
 import { PUCKS, STREAMS, isLookedAt, streamOfMarks } from '@calm-apron/core'
-import { Input } from 'ant-design-vue'
 import { computed, onMounted, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
+import TextLines from '../../../kit/forms/TextLines.vue'
 import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
 import PhotoField from '../PhotoField.vue'
 import PuckChoice from '../PuckChoice.vue'
@@ -50,12 +50,7 @@ onMounted(() => {
       <SignLooks v-model="draft" step="look" />
       <FactFields v-model="draft" step="look" place="more" :issues="issues" />
       <label :for="noteId">{{ t('look.note') }}</label>
-      <Input.TextArea
-        :id="noteId"
-        v-model:value="draft.note"
-        :rows="2"
-        :maxlength="BOUNDS.shotNoteLength.max"
-      />
+      <TextLines :id="noteId" v-model="draft.note" :rows="2" :maxlength="BOUNDS.shotNoteLength.max" />
       <PhotoField v-model="draft.photos" />
     </details>
   </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { RecipeRevision } from '@calm-apron/contract'
 import { LOW_DOSE_RULES, TILTS, type Tilt, isStepAsked } from '@calm-apron/core'
-import { Button } from 'ant-design-vue'
+import PressButton from '../../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { BarDevice } from '../../../data/devices/barDevice.ts'
@@ -67,13 +67,13 @@ function lockIn(): void {
     <BasketTap v-model="draft.tamp" />
     <ChoiceRow v-model="tilt" :label="t('fact.tilt.label')" :options="tilts" />
     <FactFields v-model="draft" step="tamp" place="first" :issues="issues" />
-    <Button
+    <PressButton
       v-if="device && isStepAsked(draft.focus, 'pull')"
-      type="primary"
-      size="large"
+      kind="primary"
+      is-large
       class="lock"
       @click="lockIn"
-      >{{ t('tamp.lockedIn') }}</Button
+      >{{ t('tamp.lockedIn') }}</PressButton
     >
     <p v-if="hasPlate" class="figure force" role="status">
       {{

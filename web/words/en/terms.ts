@@ -1,0 +1,36 @@
+import type { Term } from '../../kit/glossary/terms.ts'
+
+/** The field's own words, where they are asked for. */
+export const termWords = {
+  whatIs: 'What is {term}?',
+  term: {
+    dose: 'Dose',
+    yield: 'Yield',
+    ratio: 'Ratio',
+    'shot-time': 'Shot time',
+    'first-drop': 'First drop',
+    'pre-infusion': 'Pre-infusion',
+    flow: 'Flow',
+    strength: 'Strength',
+    extraction: 'Extraction',
+    distribution: 'Distribution',
+    tamp: 'Tamp',
+    puck: 'Puck',
+    channelling: 'Channelling',
+    headspace: 'Headspace',
+    choke: 'Choke',
+    gush: 'Gush',
+    crema: 'Crema',
+    blonding: 'Blonding',
+    purge: 'Purge',
+    flush: 'Flush',
+    retention: 'Retention',
+    'sink-shot': 'Sink shot',
+    'dial-in': 'Dial in',
+    basket: 'Basket',
+    portafilter: 'Portafilter',
+    group: 'Group',
+    rest: 'Rest',
+    density: 'Weight of espresso',
+  } satisfies Record<Term, string>,
+}
