@@ -65,6 +65,17 @@ export default defineConfig(
   },
   { files: ['web/**'], languageOptions: { globals: globals.browser } },
   {
+    // So that the library can be replaced part by part, and is fetched only with what shows it.
+    files: ['web/**'],
+    ignores: ['web/kit/**', 'web/main.ts', 'web/building/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^ant-design-vue', message: 'The component library stands behind web/kit.' }] },
+      ],
+    },
+  },
+  {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {

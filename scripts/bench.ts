@@ -13,7 +13,7 @@ const BENCHMARKS = [
   'listPrepared.ts',
   'signIn.ts',
   'liveTablets.ts',
-  'barFirstLoad.ts',
+  'firstLoad.ts',
   'liveShot.ts',
   'deviceFirst.ts',
   'otherTablet.ts',

@@ -37,7 +37,6 @@ const door = useDoor()
 const academy = useAcademy()
 useTrainings()
 useFreshness()
-useBarParts()
 const newVersion = useNewVersion()
 const files = useAppFiles()
 const { isHelpOpen } = usePlaceKeys()
@@ -68,6 +67,8 @@ const shown = computed(() => {
   if (academy.today !== null || route.meta.isOpen || route.meta.needsNothing) return 'place'
   return academy.state === 'unreachable' ? 'unreachable' : 'looking'
 })
+
+useBarParts(() => shown.value === 'place')
 
 const missingPlace = computed(() => t(`place.${files.missing?.meta.place ?? 'today'}`))
 async function tryAgain(): Promise<void> {

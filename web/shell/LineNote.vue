@@ -18,8 +18,10 @@ const line = useLineState()
 const says = computed<{ whole: string; short: string } | null>(() => {
   if (line.value === null) return null
   const { state, ofMs } = line.value
-  const time = format.timeOf(new Date(ofMs).toISOString(), academy.timeZone)
-  const key = state === 'in-step' || ofMs === 0 ? state : (`${state}Of` as const)
+  const isTimed = state !== 'in-step' && ofMs !== 0
+  const key = isTimed ? (`${state}Of` as const) : state
+  // Only where it is said: the first time of day that a page works out takes a slow tablet a fifth of a second.
+  const time = isTimed ? format.timeOf(new Date(ofMs).toISOString(), academy.timeZone) : ''
   const whole = t(`line.${key}`, { time })
   return { whole, short: key === 'away' || key === 'awayOf' ? t(`line.short.${key}`, { time }) : whole }
 })

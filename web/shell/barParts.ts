@@ -1,4 +1,4 @@
-import { watch } from 'vue'
+import { nextTick, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { fetched, useAppFiles } from '../data/files/appFiles.ts'
 import { withWords } from '../words/index.ts'
@@ -13,18 +13,24 @@ export const BAR_PARTS = {
   correct: fetched(withWords('correct', () => import('../places/reading/CorrectPage.vue'))),
 } as const
 
-/** Until the first view stands nothing else is fetched. */
+/** Until somebody could begin nothing else is fetched: it would share the line with what they wait for. */
 const AFTER_MS = 300
 const AT_THE_BAR: ReadonlySet<unknown> = new Set(['bar', 'shot', 'training', 'dial-in'])
 
-/** Fetches ahead what a shot may need, as soon as somebody is at the bar. */
-export function useBarParts(): void {
+/**
+ * Fetches ahead what a shot may need, as soon as somebody is at the bar.
+ * @param isShown whether the place itself stands on the page
+ */
+export function useBarParts(isShown: () => boolean): void {
   const files = useAppFiles()
   const route = useRoute()
   watch(
-    () => route.name,
-    (name) => {
-      if (AT_THE_BAR.has(name)) setTimeout(() => void files.warm(Object.values(BAR_PARTS)), AFTER_MS)
+    () => AT_THE_BAR.has(route.name) && isShown(),
+    async (isDue) => {
+      if (!isDue) return
+      await nextTick()
+      // The place is drawn in the next frame.
+      requestAnimationFrame(() => setTimeout(() => void files.warm(Object.values(BAR_PARTS)), AFTER_MS))
     },
     { immediate: true },
   )

@@ -74,7 +74,7 @@ function press(): void {
 .acts :deep(.press-button) {
   display: inline-flex;
   align-items: center;
-  height: 44px;
+  min-height: 44px;
   padding: 0 16px;
 }
 </style>

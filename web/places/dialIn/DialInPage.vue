@@ -220,7 +220,7 @@ header {
   background: var(--ochre-soft);
 }
 .actions :deep(.press-button) {
-  height: 60px;
+  min-height: 60px;
   white-space: normal;
 }
 .back {

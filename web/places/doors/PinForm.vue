@@ -64,7 +64,7 @@ async function enter(): Promise<void> {
   gap: 12px;
 }
 .keys :deep(.press-button) {
-  height: 56px;
+  min-height: 56px;
   padding: 0 4px;
   font-size: 1.25rem;
   font-family: var(--figure-font);

@@ -225,7 +225,7 @@ const mayCorrect = computed(() => {
   align-items: center;
 }
 .actions :deep(.press-button) {
-  height: 56px;
+  min-height: 56px;
   padding-inline: 32px;
   font-size: 1.125rem;
 }

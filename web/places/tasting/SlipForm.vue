@@ -41,7 +41,7 @@ const isEmpty = computed(() => Object.values(taste).every((value) => value === n
   --touch: 56px;
 }
 .slip :deep(.press-button.large) {
-  height: 60px;
+  min-height: 60px;
   font-size: 1.2rem;
 }
 </style>

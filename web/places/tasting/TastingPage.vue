@@ -163,11 +163,11 @@ async function keepSlip(taste: Taste | null, of: SlipSide): Promise<void> {
   background: var(--raised);
 }
 .side :deep(.press-button) {
-  height: 60px;
+  min-height: 60px;
   white-space: normal;
 }
 .tasting > :deep(.press-button.text) {
-  height: 48px;
+  min-height: 48px;
   justify-self: start;
 }
 </style>

@@ -83,6 +83,5 @@ h2 {
 .actions :deep(.press-button),
 .press {
   min-height: 56px;
-  height: auto;
 }
 </style>

@@ -133,6 +133,6 @@ dd {
   flex: 1;
 }
 .seat :deep(.press-button) {
-  height: 44px;
+  min-height: 44px;
 }
 </style>

@@ -36,6 +36,6 @@ async function join(personId: string): Promise<void> {
 
 <style scoped>
 .late :deep(.press-button) {
-  height: 56px;
+  min-height: 56px;
 }
 </style>

@@ -46,6 +46,6 @@ const parts = ['rinsed', 'wiped', 'handleBack'] as const
   accent-color: var(--pine);
 }
 .actions :deep(.press-button) {
-  height: 56px;
+  min-height: 56px;
 }
 </style>

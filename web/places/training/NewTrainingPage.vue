@@ -62,7 +62,7 @@ async function go(): Promise<void> {
   background: var(--paper);
 }
 .go :deep(.press-button) {
-  height: 56px;
+  min-height: 56px;
   padding-inline: 32px;
   font-size: 1.25rem;
 }

@@ -207,7 +207,7 @@ function goOn(shotId: string): void {
   margin-left: 16px;
 }
 .actions :deep(.press-button) {
-  height: 56px;
+  min-height: 56px;
 }
 .link {
   min-height: 44px;

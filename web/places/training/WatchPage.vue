@@ -98,6 +98,6 @@ async function done(): Promise<void> {
   background: var(--paper);
 }
 .keep :deep(.press-button) {
-  height: 56px;
+  min-height: 56px;
 }
 </style>

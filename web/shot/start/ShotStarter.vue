@@ -80,7 +80,7 @@ const isReady = computed(
   gap: 16px;
 }
 .go :deep(.press-button) {
-  height: 56px;
+  min-height: 56px;
   font-size: 1.25rem;
   padding-inline: 32px;
 }

@@ -74,7 +74,7 @@ function say(): void {
   min-height: 56px;
 }
 .call :deep(.press-button) {
-  height: 60px;
+  min-height: 60px;
   font-size: 1.2rem;
 }
 </style>

@@ -90,7 +90,7 @@ const switchTo = (switchedOnAt: string | null) => emit('switched', { ...content.
         <PressButton v-if="left === null" @click="switchTo(new Date().toISOString())">{{
           t('machine.switchOn')
         }}</PressButton>
-        <PressButton v-else kind="text" @click="switchTo(null)">{{ t('machine.switchOff') }}</PressButton>
+        <PressButton v-else @click="switchTo(null)">{{ t('machine.switchOff') }}</PressButton>
       </template>
     </p>
     <ul v-if="left !== null" class="signs">

@@ -183,7 +183,7 @@ const retention = computed(() => {
   color: var(--pine);
 }
 .actions :deep(.press-button) {
-  height: 56px;
+  min-height: 56px;
   flex: 1;
 }
 .kept {
