@@ -3,7 +3,7 @@ import type { Clock } from '@calm-apron/core'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { ClockPhase } from '../../shot/run/useShotClock.ts'
+import type { ClockPhase } from '../../shot/run/useClockReading.ts'
 
 const props = defineProps<{
   phase: ClockPhase

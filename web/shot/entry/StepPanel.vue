@@ -13,7 +13,7 @@ import TastePanel from './panels/TastePanel.vue'
 import type { ReadDraft } from '../draft/readDraft.ts'
 import type { ShotDraft } from '../draft/shotDraft.ts'
 import { unitAt, useIssueWords } from '../draft/useIssueWords.ts'
-import type { ClockPhase } from '../run/useShotClock.ts'
+import type { ClockPhase } from '../run/useClockReading.ts'
 
 /** The entries of one step of the bar, wherever they are asked for. */
 const props = defineProps<{

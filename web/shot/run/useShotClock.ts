@@ -1,70 +1,60 @@
-import { useIntervalFn } from '@vueuse/core'
-import { computed, ref } from 'vue'
 import { monotonicNowMs } from '../../data/devices/steadyClock.ts'
-import { numberTyped } from '../draft/readEntry.ts'
 import type { ClockEntry } from '../draft/shotDraft.ts'
+import { touches } from './touches.ts'
+import { useClockReading } from './useClockReading.ts'
 
-export type ClockPhase = 'before' | 'waiting' | 'flowing' | 'stopped'
-
-const REDRAW_EVERY_MS = 100
-/** A second touch this soon is the same wet finger. */
-const SAME_TOUCH_MS = 350
 /** A touch so soon after a first drop that was seen by itself confirms it, and never stops the shot. */
 const CONFIRMS_WITHIN_S = 2
 
-/**
- * The clock of one shot over its entry: start, first drop and stop in turn, each to be taken back. A clock found
- * running at the start spans a reload, and its times are marked as estimated.
- */
+type Reading = ReturnType<typeof useClockReading>
+
+/** The clock of one shot over its entry: start, first drop and stop in turn, each to be taken back. */
 export function useShotClock(entry: ClockEntry) {
-  const nowMs = ref(monotonicNowMs())
-  let lastMarkMs = -Infinity
-  /** When a first drop was seen by itself, in s from pump start. */
-  let seenByItselfS: number | null = null
-
-  const phase = computed<ClockPhase>(() => {
-    if (entry.stopText !== '') return 'stopped'
-    if (entry.startedAtMs === null) return 'before'
-    return entry.firstDropText === '' && entry.unmarkedDrop === null ? 'waiting' : 'flowing'
-  })
-  const isRunning = computed(() => phase.value === 'waiting' || phase.value === 'flowing')
-
-  const { pause, resume } = useIntervalFn(() => (nowMs.value = monotonicNowMs()), REDRAW_EVERY_MS, {
-    immediate: false,
-  })
-  if (isRunning.value) {
-    entry.estimated = true
-    resume()
-  }
-
-  const sinceStartS = (ms: number) => ((ms - (entry.startedAtMs ?? ms)) / 1000) * entry.pace
-  const elapsedS = () => sinceStartS(monotonicNowMs())
-  const pumpS = computed(() => {
-    if (entry.stopText !== '') return numberTyped(entry.stopText) ?? 0
-    return Math.max(0, sinceStartS(nowMs.value))
-  })
-  /** Null where nothing was marked, or what was typed is no time. */
-  function since(markText: string): number | null {
-    const markS = numberTyped(markText)
-    return markS === null ? null : Math.max(0, pumpS.value - markS)
-  }
-  const dropS = computed(() => since(entry.firstDropText))
-  const pressureS = computed(() => since(entry.releaseText))
-
-  function isSameTouch(): boolean {
-    const now = monotonicNowMs()
-    const isSame = now - lastMarkMs < SAME_TOUCH_MS
-    if (!isSame) lastMarkMs = now
-    return isSame
-  }
+  const reading = useClockReading(entry)
+  const { phase, isRunning, elapsedS, rest } = reading
+  const touch = touches()
+  const seen = seenByItself(entry, reading)
 
   /** @param atMs when the pump was seen to start, where a gauge saw it a little before now */
   function start(atMs = monotonicNowMs()): void {
-    if (phase.value !== 'before' || isSameTouch()) return
+    if (phase.value !== 'before' || touch.isSame()) return
     entry.startedAtMs = atMs
-    nowMs.value = monotonicNowMs()
-    resume()
+    reading.goOn()
   }
+
+  function release(): void {
+    if (isRunning.value && entry.releaseText === '') entry.releaseText = elapsedS().toFixed(1)
+  }
+
+  function stop(): void {
+    if (!isRunning.value || touch.isSame()) return
+    entry.stopText = elapsedS().toFixed(1)
+    rest()
+  }
+
+  /** Start, first drop, stop: whichever is next. */
+  function markNext(): void {
+    if (phase.value === 'before') start()
+    else if (phase.value === 'waiting') markFirstDrop()
+    else if (phase.value === 'flowing') {
+      if (seen.isConfirmedNow()) touch.took()
+      else stop()
+    }
+  }
+
+  function markFirstDrop(): void {
+    if (!touch.isSame()) entry.firstDropText = elapsedS().toFixed(1)
+  }
+
+  const { startAtDrop, seeFirstDrop, missFirstDrop } = seen
+  const { undo, reset } = takingBack(entry, reading, seen.forget)
+  return { ...reading, start, startAtDrop, seeFirstDrop, missFirstDrop, release, markNext, stop, undo, reset }
+}
+
+/** The first drop as a scale or the filling cup saw it, without anyone's touch. */
+function seenByItself(entry: ClockEntry, { phase, elapsedS, goOn }: Reading) {
+  /** In s from pump start. */
+  let atS: number | null = null
 
   /**
    * Nobody started it, and the cup fills: the drop clock is exact, and the pump's seconds are taken to be the usual
@@ -75,20 +65,15 @@ export function useShotClock(entry: ClockEntry) {
     entry.startedAtMs = dropAtMs - (usualFirstDropS * 1000) / entry.pace
     entry.firstDropText = usualFirstDropS.toFixed(1)
     entry.estimated = true
-    seenByItselfS = usualFirstDropS
-    nowMs.value = monotonicNowMs()
-    resume()
-  }
-
-  function markFirstDrop(): void {
-    if (!isSameTouch()) entry.firstDropText = elapsedS().toFixed(1)
+    atS = usualFirstDropS
+    goOn()
   }
 
   /** A first drop that a scale saw; a mark made by hand stands. */
-  function seeFirstDrop(atS: number): void {
+  function seeFirstDrop(seenAtS: number): void {
     if (phase.value !== 'waiting') return
-    seenByItselfS = elapsedS()
-    entry.firstDropText = Math.max(0, atS).toFixed(1)
+    atS = elapsedS()
+    entry.firstDropText = Math.max(0, seenAtS).toFixed(1)
   }
 
   /** It flows already, and nobody saw it begin. */
@@ -96,46 +81,32 @@ export function useShotClock(entry: ClockEntry) {
     if (phase.value === 'waiting') entry.unmarkedDrop = 'missed'
   }
 
-  function release(): void {
-    if (isRunning.value && entry.releaseText === '') entry.releaseText = elapsedS().toFixed(1)
-  }
-
-  function stop(): void {
-    if (!isRunning.value || isSameTouch()) return
-    entry.stopText = elapsedS().toFixed(1)
-    pause()
-  }
-
-  /** Start, first drop, stop: whichever is next. */
-  function markNext(): void {
-    if (phase.value === 'before') start()
-    else if (phase.value === 'waiting') markFirstDrop()
-    else if (phase.value === 'flowing' && !isConfirmation()) stop()
-  }
-
-  function isConfirmation(): boolean {
-    if (seenByItselfS === null || elapsedS() - seenByItselfS > CONFIRMS_WITHIN_S) return false
-    seenByItselfS = null
-    lastMarkMs = monotonicNowMs()
+  /** Whether a touch now says what was seen; it does so once. */
+  function isConfirmedNow(): boolean {
+    if (atS === null || elapsedS() - atS > CONFIRMS_WITHIN_S) return false
+    atS = null
     return true
   }
 
+  return { startAtDrop, seeFirstDrop, missFirstDrop, isConfirmedNow, forget: () => (atS = null) }
+}
+
+function takingBack(entry: ClockEntry, { phase, goOn, rest }: Reading, forgetSeen: () => void) {
   /** Takes the last mark back; a stop taken back lets the clock run on as if it had not been touched. */
   function undo(): void {
     if (phase.value === 'stopped' && entry.startedAtMs !== null) {
       Object.assign(entry, { stopText: '', lastDripText: '', unmarkedDrop: null })
-      nowMs.value = monotonicNowMs()
-      resume()
+      goOn()
     } else if (phase.value === 'flowing') {
       Object.assign(entry, { firstDropText: '', unmarkedDrop: null })
-      seenByItselfS = null
+      forgetSeen()
     } else if (phase.value === 'waiting') {
       reset()
     }
   }
 
   function reset(): void {
-    pause()
+    rest()
     Object.assign(entry, {
       startedAtMs: null,
       releaseText: '',
@@ -147,21 +118,5 @@ export function useShotClock(entry: ClockEntry) {
     } satisfies Partial<ClockEntry>)
   }
 
-  return {
-    phase,
-    isRunning,
-    pumpS,
-    dropS,
-    pressureS,
-    elapsedS,
-    start,
-    startAtDrop,
-    seeFirstDrop,
-    missFirstDrop,
-    release,
-    markNext,
-    stop,
-    undo,
-    reset,
-  }
+  return { undo, reset }
 }

@@ -10,7 +10,7 @@ import FactFields from '../../facts/FactFields.vue'
 import SignLooks from '../../facts/SignLooks.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
-import type { ClockPhase } from '../../run/useShotClock.ts'
+import type { ClockPhase } from '../../run/useClockReading.ts'
 
 const props = defineProps<{
   phase: ClockPhase
