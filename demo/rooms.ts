@@ -50,27 +50,33 @@ const vessel = (
 
 /** Two rooms, with a pump machine, a small single boiler and a lever, and what goes with each. */
 export function demoRooms(now: Date): FileThing[] {
+  return [...ROOMS, ...machines(now), ...GRINDERS, ...BASKETS, ...BENCH, ...scalesAndWater(now)]
+}
+
+const ROOMS = [
+  room(1, {
+    name: 'Quay room',
+    bench: [
+      { what: 'Dry cloth, for the basket only', state: 'here', note: 'white' },
+      { what: 'Damp cloth, for the wand only', state: 'here', note: 'blue edge' },
+      { what: 'Knock box, emptied', state: 'here', note: '' },
+      { what: 'Spoons and rinsing water', state: 'here', note: '' },
+      { what: 'Spit cups', state: 'missing', note: 'last box went on Tuesday' },
+      { what: 'Puck screens', state: 'on-order', note: 'two, for 58 mm' },
+    ],
+  }),
+  room(2, {
+    name: 'Sail loft',
+    bench: [
+      { what: 'Dry cloth, for the basket only', state: 'here', note: '' },
+      { what: 'Damp cloth, for the wand only', state: 'missing', note: '' },
+    ],
+  }),
+]
+
+function machines(now: Date): FileThing[] {
   const minutesAgo = (minutes: number) => new Date(now.getTime() - minutes * 60_000).toISOString()
-  const daysAgo = (days: number) => new Date(now.getTime() - days * 86_400_000).toISOString().slice(0, 10)
   return [
-    room(1, {
-      name: 'Quay room',
-      bench: [
-        { what: 'Dry cloth, for the basket only', state: 'here', note: 'white' },
-        { what: 'Damp cloth, for the wand only', state: 'here', note: 'blue edge' },
-        { what: 'Knock box, emptied', state: 'here', note: '' },
-        { what: 'Spoons and rinsing water', state: 'here', note: '' },
-        { what: 'Spit cups', state: 'missing', note: 'last box went on Tuesday' },
-        { what: 'Puck screens', state: 'on-order', note: 'two, for 58 mm' },
-      ],
-    }),
-    room(2, {
-      name: 'Sail loft',
-      bench: [
-        { what: 'Dry cloth, for the basket only', state: 'here', note: '' },
-        { what: 'Damp cloth, for the wand only', state: 'missing', note: '' },
-      ],
-    }),
     kit('machine', 1, QUAY, {
       name: 'Two-group, quay side',
       kind: 'heat-exchange',
@@ -132,88 +138,101 @@ export function demoRooms(now: Date): FileThing[] {
       isSelfFilling: false,
       groups: [{ name: 'Group', basketId: demoId('basket', 5), selector: 'none', buttons: [] }],
     }),
-    kit(
-      'grinder',
-      1,
-      QUAY,
-      grinder({
-        name: 'Quay grinder',
-        touchingAt: 2,
-        dosesBy: 'time',
-        portions: [
-          { seconds: 4, grams: 8.1, settingAt: 14 },
-          { seconds: 6, grams: 12.9, settingAt: 14 },
-          { seconds: 8, grams: 17.4, settingAt: 14 },
-          { seconds: 8.5, grams: 18.7, settingAt: 14 },
-        ],
-        weighIns: [
-          { beansInG: 18.4, groundsOutG: 18.2 },
-          { beansInG: 18.4, groundsOutG: 18.3 },
-        ],
-        innerBurr: { at: 3, settingsPerUnit: 6 },
-      }),
-    ),
-    kit(
-      'grinder',
-      2,
-      LOFT,
-      grinder({
-        name: 'Loft single-doser',
-        minSetting: 0,
-        maxSetting: 12,
-        settingStep: 0.25,
-        lettersPerNumber: 4,
-        finerIs: 'lower',
-        touchingAt: 1,
-        dosesBy: 'until-empty',
-        purgeG: 1,
-        lock: { personId: demoId('person', 7), reason: 'Set for the lever course until Friday' },
-      }),
-    ),
-    kit(
-      'grinder',
-      3,
-      LOFT,
-      grinder({
-        name: 'Old chamber grinder',
-        minSetting: 0,
-        maxSetting: 90,
-        settingStep: 0.5,
-        isStepless: true,
-        finerIs: 'higher',
-        onlyWhileRunning: true,
-        dosesBy: 'chamber',
-        purgeG: 8,
-      }),
-    ),
-    ...(
-      [
-        ['Quay double', 'double', 18, 58, 'single-wall', QUAY],
-        ['Quay single', 'single', 8, 58, 'single-wall', QUAY],
-        ['Quay shallow', 'double', 15, 58, 'single-wall', QUAY],
-        ['Quay large', 'triple', 20, 58, 'single-wall', QUAY],
-        ['Lever double', 'double', 16, 53, 'single-wall', LOFT],
-        ['Little pressurised', 'double', 14, 51, 'pressurised', LOFT],
-      ] as const
-    ).map(([name, size, nominalG, diameterMm, wall, bar], index) =>
-      kit('basket', index + 1, bar, { name, size, nominalG, diameterMm, wall, hasLine: size === 'double' }),
-    ),
-    kit('vessel', 1, QUAY, vessel('Portafilter 1', 'portafilter', 586.4, { spouts: 'two' })),
-    kit(
-      'vessel',
-      2,
-      QUAY,
-      vessel('Portafilter 2', 'portafilter', 591.2, { spouts: 'none', emptyWithFunnelG: 642.7 }),
-    ),
-    kit('vessel', 3, QUAY, vessel('Dosing cup', 'dosing-cup', 172.4)),
-    kit('vessel', 4, QUAY, vessel('Tasting cup', 'cup', 118.6)),
-    kit('vessel', 5, QUAY, vessel('Glass cup', 'cup', 87.3)),
-    kit('vessel', 6, LOFT, vessel('Lever portafilter', 'portafilter', 478.9, { spouts: 'one' })),
-    kit('vessel', 7, LOFT, vessel('Loft cup', 'cup', 121.8)),
-    kit('tool', 1, QUAY, { name: 'Quay tamper', kind: 'tamper', diameterMm: 58.4 }),
-    kit('tool', 2, QUAY, { name: 'Needle tool', kind: 'needle-tool', diameterMm: null }),
-    kit('tool', 3, QUAY, { name: 'Dosing funnel', kind: 'funnel', diameterMm: 58 }),
-    kit('tool', 4, LOFT, { name: 'Lever tamper', kind: 'tamper', diameterMm: 52.6 }),
+  ]
+}
+
+const GRINDERS = [
+  kit(
+    'grinder',
+    1,
+    QUAY,
+    grinder({
+      name: 'Quay grinder',
+      touchingAt: 2,
+      dosesBy: 'time',
+      portions: [
+        { seconds: 4, grams: 8.1, settingAt: 14 },
+        { seconds: 6, grams: 12.9, settingAt: 14 },
+        { seconds: 8, grams: 17.4, settingAt: 14 },
+        { seconds: 8.5, grams: 18.7, settingAt: 14 },
+      ],
+      weighIns: [
+        { beansInG: 18.4, groundsOutG: 18.2 },
+        { beansInG: 18.4, groundsOutG: 18.3 },
+      ],
+      innerBurr: { at: 3, settingsPerUnit: 6 },
+    }),
+  ),
+  kit(
+    'grinder',
+    2,
+    LOFT,
+    grinder({
+      name: 'Loft single-doser',
+      minSetting: 0,
+      maxSetting: 12,
+      settingStep: 0.25,
+      lettersPerNumber: 4,
+      finerIs: 'lower',
+      touchingAt: 1,
+      dosesBy: 'until-empty',
+      purgeG: 1,
+      lock: { personId: demoId('person', 7), reason: 'Set for the lever course until Friday' },
+    }),
+  ),
+  kit(
+    'grinder',
+    3,
+    LOFT,
+    grinder({
+      name: 'Old chamber grinder',
+      minSetting: 0,
+      maxSetting: 90,
+      settingStep: 0.5,
+      isStepless: true,
+      finerIs: 'higher',
+      onlyWhileRunning: true,
+      dosesBy: 'chamber',
+      purgeG: 8,
+    }),
+  ),
+]
+
+const BASKETS = (
+  [
+    ['Quay double', 'double', 18, 58, 'single-wall', QUAY],
+    ['Quay single', 'single', 8, 58, 'single-wall', QUAY],
+    ['Quay shallow', 'double', 15, 58, 'single-wall', QUAY],
+    ['Quay large', 'triple', 20, 58, 'single-wall', QUAY],
+    ['Lever double', 'double', 16, 53, 'single-wall', LOFT],
+    ['Little pressurised', 'double', 14, 51, 'pressurised', LOFT],
+  ] as const
+).map(([name, size, nominalG, diameterMm, wall, bar], index) =>
+  kit('basket', index + 1, bar, { name, size, nominalG, diameterMm, wall, hasLine: size === 'double' }),
+)
+
+const BENCH = [
+  kit('vessel', 1, QUAY, vessel('Portafilter 1', 'portafilter', 586.4, { spouts: 'two' })),
+  kit(
+    'vessel',
+    2,
+    QUAY,
+    vessel('Portafilter 2', 'portafilter', 591.2, { spouts: 'none', emptyWithFunnelG: 642.7 }),
+  ),
+  kit('vessel', 3, QUAY, vessel('Dosing cup', 'dosing-cup', 172.4)),
+  kit('vessel', 4, QUAY, vessel('Tasting cup', 'cup', 118.6)),
+  kit('vessel', 5, QUAY, vessel('Glass cup', 'cup', 87.3)),
+  kit('vessel', 6, LOFT, vessel('Lever portafilter', 'portafilter', 478.9, { spouts: 'one' })),
+  kit('vessel', 7, LOFT, vessel('Loft cup', 'cup', 121.8)),
+  kit('tool', 1, QUAY, { name: 'Quay tamper', kind: 'tamper', diameterMm: 58.4 }),
+  kit('tool', 2, QUAY, { name: 'Needle tool', kind: 'needle-tool', diameterMm: null }),
+  kit('tool', 3, QUAY, { name: 'Dosing funnel', kind: 'funnel', diameterMm: 58 }),
+  kit('tool', 4, LOFT, { name: 'Lever tamper', kind: 'tamper', diameterMm: 52.6 }),
+]
+
+function scalesAndWater(now: Date): FileThing[] {
+  const daysAgo = (days: number) => new Date(now.getTime() - days * 86_400_000).toISOString().slice(0, 10)
+  return [
     kit('scale', 1, QUAY, {
       name: 'Thin scale',
       resolutionG: 0.1,

@@ -1,20 +1,14 @@
-import {
-  type Action,
-  type DevicePerson,
-  type Doors,
-  ENDPOINTS,
-  type Part,
-  type SessionState,
-  mayDo,
-  teaches,
-} from '@calm-apron/contract'
+import { type Doors, ENDPOINTS, type SessionState } from '@calm-apron/contract'
 import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { call, doorBell } from '../api/client.ts'
 import { ServerUnreachable } from '../../kit/failures.ts'
 import { forgetAnswers } from '../queries/keptAnswer.ts'
-import { type Write, asPlain, deviceDatabase } from '../device/deviceDatabase.ts'
+import type { Write } from '../device/deviceDatabase.ts'
+import { forgetAtDoor, keepAtDoor, lastAtDoor } from './lastAtDoor.ts'
+import { maySendAs } from './maySend.ts'
+import { whoIsHere } from './whoIsHere.ts'
 
 /** `remembered`: the server can't be asked, and the device stays open as the last person. */
 export type DoorState = 'looking' | 'open' | 'remembered' | 'closed' | 'unreachable'
@@ -31,41 +25,9 @@ export const useDoor = defineStore('door', () => {
   /** Someone was here, and the server says no longer. */
   const wasEnded = ref(false)
 
-  const devicePeople = computed<DevicePerson[]>(() => doors.value?.devicePeople ?? [])
-  /** Those of them who come back with a secret of theirs; the demo's people come in by a tap. */
-  const returning = computed(() => {
-    const demo = new Set(doors.value?.demo?.people.map((each) => each.personId))
-    return devicePeople.value.filter((each) => each.hasPin || !demo.has(each.personId))
-  })
-  const claimed = computed(
-    () => devicePeople.value.find(({ personId }) => personId === claimedId.value) ?? null,
-  )
-  /** Under whose name records are made. */
-  const personId = computed(() => claimed.value?.personId ?? session.value?.person.personId ?? '')
-  const personName = computed(() => claimed.value?.displayName ?? session.value?.person.displayName ?? '')
-  const part = computed<Part | null>(() => {
-    if (session.value === null) return null
-    return session.value.handedOver === null ? session.value.person.role : 'handed'
-  })
-
-  const isStaff = computed(() => teaches(part.value))
-
-  /** What the one table says, of one's own things or of anyone's; so that nothing is offered that is refused. */
-  function may(action: Action, isOwn = false): boolean {
-    return part.value !== null && mayDo(part.value, action, isOwn)
-  }
-
-  /**
-   * Whether a record under this name may be sent now: its author is here, or this device knows them. What is for those
-   * who teach waits for one of them, and a ruling for whoever made it.
-   */
-  function maySend(write: Write & { author: string }): boolean {
-    const { author } = write
-    if (session.value === null || session.value.handedOver !== null) return false
-    if (author === session.value.person.personId) return true
-    if (write.kind === 'ruling' || (isForStaff(write) && !isStaff.value)) return false
-    return devicePeople.value.some((each) => each.personId === author)
-  }
+  const who = whoIsHere({ doors, session, claimedId })
+  const maySend = (write: Write & { author: string }) =>
+    maySendAs(session.value, who.devicePeople.value, write)
 
   async function load(): Promise<void> {
     const late = setTimeout(() => void rememberMeanwhile(), PATIENCE_MS)
@@ -74,7 +36,7 @@ export const useDoor = defineStore('door', () => {
       doors.value = rest
       wasEnded.value = here === null && session.value !== null
       if (state.value === 'looking' && here !== null)
-        claimedId.value = (await (await deviceDatabase()).get('door', 'last'))?.claimedId ?? null
+        claimedId.value = (await lastAtDoor())?.claimedId ?? null
       await settle(here)
     } catch (error) {
       if (!(error instanceof ServerUnreachable)) throw error
@@ -87,13 +49,12 @@ export const useDoor = defineStore('door', () => {
 
   /** On a line that hangs nobody stands before a closed door that this device could open. */
   async function rememberMeanwhile(): Promise<void> {
-    const isKnown = (await (await deviceDatabase()).get('door', 'last')) !== undefined
-    if (isKnown && state.value === 'looking') await remember()
+    if ((await lastAtDoor()) !== undefined && state.value === 'looking') await remember()
   }
 
   /** The server can't be asked: the device stays open as its last person. */
   async function remember(): Promise<void> {
-    const last = session.value === null ? await (await deviceDatabase()).get('door', 'last') : undefined
+    const last = session.value === null ? await lastAtDoor() : undefined
     if (last) {
       session.value = last.session
       claimedId.value = last.claimedId
@@ -106,15 +67,14 @@ export const useDoor = defineStore('door', () => {
     session.value = here
     state.value = here === null ? 'closed' : 'open'
     if (claimedId.value === here?.person.personId || here === null) claimedId.value = null
-    const database = await deviceDatabase()
-    if (here === null) await database.delete('door', 'last')
+    if (here === null) await forgetAtDoor()
     else await keep()
   }
 
   async function keep(): Promise<void> {
     if (session.value === null) return
-    const kept = { session: session.value, devicePeople: devicePeople.value, claimedId: claimedId.value }
-    await (await deviceDatabase()).put('door', asPlain(kept), 'last')
+    const { value: devicePeople } = who.devicePeople
+    await keepAtDoor({ session: session.value, devicePeople, claimedId: claimedId.value })
   }
 
   /** Someone came in: by password, PIN, link, or as one of the demo's people. */
@@ -147,37 +107,5 @@ export const useDoor = defineStore('door', () => {
     if (state.value === 'open' || state.value === 'remembered') void load()
   })
 
-  return {
-    state,
-    doors,
-    session,
-    devicePeople,
-    returning,
-    claimed,
-    personId,
-    personName,
-    part,
-    isStaff,
-    wasEnded,
-    may,
-    maySend,
-    load,
-    comeIn,
-    claim,
-    signOut,
-  }
+  return { state, doors, session, wasEnded, ...who, maySend, load, comeIn, claim, signOut }
 })
-
-/** What leads a training, fills the trainer's side, or does without the other's word. */
-function isForStaff(write: Write): boolean {
-  switch (write.kind) {
-    case 'training-event':
-      return true
-    case 'slip':
-      return write.body.side === 'trainer' || write.body.taste === null
-    case 'call':
-      return write.body.verdict === null
-    default:
-      return false
-  }
-}

@@ -5,10 +5,10 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { type UnsentWrite, type Write, asPlain } from '../device/deviceDatabase.ts'
 import { useDoor } from '../door/door.ts'
 import { useLiveLine } from '../live/liveLine.ts'
-import { backOffMs, sendWaiting } from './sender.ts'
+import { sendWaiting } from './sender.ts'
+import { inRounds } from './inRounds.ts'
 import { type Settled, writeShelf } from './writeShelf.ts'
 
-const SENDING_LOCK = 'calm-apron.outbox'
 const CHANNEL = 'calm-apron.outbox'
 const TIDY_EVERY_MS = 3_600_000
 
@@ -24,11 +24,13 @@ export const useOutbox = defineStore('outbox', () => {
   const shelf = writeShelf(keeping)
   const listeners = new Set<(write: UnsentWrite) => void>()
   const channel = new BroadcastChannel(CHANNEL)
-  const alone = oneAtATime()
   let reloaded = Promise.resolve()
-  let isSendDue = false
-  let failures = 0
-  let retry: ReturnType<typeof setTimeout> | undefined
+  const send = inRounds(async () => {
+    await shelf.bringIn()
+    const isReached = await sendWaiting(await shelf.all(), door.maySend, settle)
+    await changed()
+    return isReached
+  })
 
   /** One after the other, so that no older look comes last. */
   function reload(): Promise<void> {
@@ -42,22 +44,6 @@ export const useOutbox = defineStore('outbox', () => {
   async function changed(): Promise<void> {
     await reload()
     channel.postMessage('changed')
-  }
-
-  /** One page sends at a time; what is added meanwhile goes in the next round. */
-  async function send(): Promise<void> {
-    if (isSendDue) return
-    clearTimeout(retry)
-    isSendDue = true
-    const reached = await alone(async () => {
-      isSendDue = false
-      await shelf.bringIn()
-      const isReached = await sendWaiting(await shelf.all(), door.maySend, settle)
-      await changed()
-      return isReached
-    })
-    failures = reached ? 0 : failures + 1
-    if (!reached) retry = setTimeout(() => void send(), backOffMs(failures))
   }
 
   async function settle(write: UnsentWrite, settled: Settled): Promise<void> {
@@ -136,15 +122,4 @@ export const useOutbox = defineStore('outbox', () => {
 
 function isForWantOfRoom(error: unknown): boolean {
   return error instanceof DOMException && error.name === 'QuotaExceededError'
-}
-
-/** Within this page, and among all of the browser's where it has locks; without https, away from this machine, it has none: sending twice is then harmless, only wasteful. */
-function oneAtATime(): <T>(work: () => Promise<T>) => Promise<T> {
-  let last: Promise<unknown> = Promise.resolve()
-  return (work) => {
-    const locks = 'locks' in navigator ? navigator.locks : null
-    const turn = last.then(async () => (locks === null ? work() : locks.request(SENDING_LOCK, work)))
-    last = turn.catch(() => undefined)
-    return turn
-  }
 }

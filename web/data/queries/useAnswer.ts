@@ -1,6 +1,6 @@
 import type { Problem } from '@calm-apron/contract'
-import { useQuery, useQueryCache } from '@pinia/colada'
-import { type ComputedRef, computed, getCurrentScope, onScopeDispose, ref, watch } from 'vue'
+import { type EntryKey, useQuery, useQueryCache } from '@pinia/colada'
+import { type ComputedRef, type Ref, computed, getCurrentScope, onScopeDispose, ref, watch } from 'vue'
 import { wordOf } from '../../kit/failures.ts'
 import { useDoor } from '../door/door.ts'
 import { useOutbox } from '../outbox/outbox.ts'
@@ -76,34 +76,10 @@ export function useAnswer<T>(question: () => Question<T> | null, viewer?: () => 
       return { key: ['nothing'], query: async () => Promise.reject(NOTHING_ASKED), enabled: false }
     return { key: what.key, query: async () => ask(what) }
   })
-  // As long as whoever asks is there: a store stays when the page in which it was first used is gone.
-  const scope = getCurrentScope()
-  watch(
-    () => (asked.value === null ? undefined : cache.get(asked.value.key)),
-    (entry, before) => {
-      if (before) cache.untrack(before, scope)
-      if (entry) cache.track(entry, scope)
-    },
-    { immediate: true },
-  )
-  onScopeDispose(() => {
-    const entry = asked.value === null ? undefined : cache.get(asked.value.key)
-    if (entry) cache.untrack(entry, scope)
-  })
-
-  const isLate = ref(false)
-  let patience: ReturnType<typeof setTimeout> | undefined
-  watch(
-    () => JSON.stringify(asked.value?.key),
-    () => {
-      void showKept(asked.value)
-      isLate.value = false
-      clearTimeout(patience)
-      patience = setTimeout(() => (isLate.value = true), PATIENCE_MS)
-    },
-    { immediate: true },
-  )
-  onScopeDispose(() => clearTimeout(patience))
+  useTracked(cache, () => asked.value?.key)
+  const keyText = computed(() => JSON.stringify(asked.value?.key))
+  watch(keyText, () => void showKept(asked.value), { immediate: true })
+  const isLate = useLate(keyText)
 
   const refusal = computed(() => wordOf(query.error.value))
   const told = computed(() => (refusal.value === null ? query.data.value : undefined))
@@ -137,3 +113,38 @@ const PATIENCE_MS = 2500
 const NOTHING_ASKED = new Error('Nothing was asked.')
 /** What this viewer may not see, or what is no more. */
 const IS_NO_MORE: ReadonlySet<number> = new Set([403, 404])
+
+/** Keeps an entry as long as whoever asks is there: a store stays when the page in which it was first used is gone. */
+function useTracked(cache: ReturnType<typeof useQueryCache>, key: () => EntryKey | undefined): void {
+  const scope = getCurrentScope()
+  const entryOf = (of: EntryKey | undefined) => (of === undefined ? undefined : cache.get(of))
+  watch(
+    () => entryOf(key()),
+    (entry, before) => {
+      if (before) cache.untrack(before, scope)
+      if (entry) cache.track(entry, scope)
+    },
+    { immediate: true },
+  )
+  onScopeDispose(() => {
+    const entry = entryOf(key())
+    if (entry) cache.untrack(entry, scope)
+  })
+}
+
+/** Whether what is asked for now was asked for so long ago that nobody is kept waiting for it. */
+function useLate(asked: ComputedRef<string>): Ref<boolean> {
+  const isLate = ref(false)
+  let patience: ReturnType<typeof setTimeout> | undefined
+  watch(
+    asked,
+    () => {
+      isLate.value = false
+      clearTimeout(patience)
+      patience = setTimeout(() => (isLate.value = true), PATIENCE_MS)
+    },
+    { immediate: true },
+  )
+  onScopeDispose(() => clearTimeout(patience))
+  return isLate
+}

@@ -33,7 +33,59 @@ const slipSaid = z.object({
 export function useTraceWords() {
   const { t } = useI18n()
   const { changes } = useFactWords()
-  const state = (field: string, value: string) => t('audit.state', { field, value })
+  const fields = useFieldLines()
+  const { callLines, slipLines } = useSaidLines()
+
+  function shotLines({ before, after }: AuditEntry): string[] {
+    const now = shotFacts.safeParse(after)
+    const old = shotFacts.safeParse(before)
+    return now.success ? changes(old.success ? old.data : unknownFacts(), now.data) : []
+  }
+
+  /** The word of one thing that a trace says, before and after. */
+  function wordLines(
+    { before, after }: AuditEntry,
+    wordOf: (said: unknown) => Record<string, string>,
+  ): string[] {
+    return fields(wordOf(before), wordOf(after))
+  }
+
+  function roleOf(said: unknown): Record<string, string> {
+    const read = role.safeParse(said)
+    return read.success ? { role: t(`role.${read.data.role}`) } : {}
+  }
+
+  function purposeOf(said: unknown): Record<string, string> {
+    const read = purposeSaid.safeParse(said)
+    return read.success ? { purpose: t(`purpose.${read.data.purpose}`) } : {}
+  }
+
+  function linkLines({ after }: AuditEntry): string[] {
+    const made = linkKind.safeParse(after)
+    return made.success ? [t(`audit.linkKind.${made.data.kind}`)] : []
+  }
+
+  const textOf = (said: unknown) => academyText.catch({}).parse(said)
+  const LINES: Partial<Record<AuditEntry['kind'], (entry: AuditEntry) => string[]>> = {
+    'shot-recorded': shotLines,
+    'shot-corrected': shotLines,
+    'role-changed': (entry) => wordLines(entry, roleOf),
+    'person-added': (entry) => wordLines(entry, roleOf),
+    'academy-changed': ({ before, after }) => fields(textOf(before), textOf(after)),
+    'link-made': linkLines,
+    'link-used': linkLines,
+    'shot-repurposed': (entry) => wordLines(entry, purposeOf),
+    'call-made': callLines,
+    'slip-filled': slipLines,
+    'slip-corrected': slipLines,
+  }
+
+  return { lines: (entry: AuditEntry) => LINES[entry.kind]?.(entry) ?? [] }
+}
+
+/** A field that was said anew, or changed. */
+function useFieldLines() {
+  const { t } = useI18n()
 
   function fields(
     before: Record<string, string | undefined>,
@@ -45,33 +97,19 @@ export function useTraceWords() {
       if (value === undefined || value === old) return []
       return [
         old === undefined
-          ? state(name, value)
+          ? t('audit.state', { field: name, value })
           : t('audit.change', { field: name, before: old, after: value }),
       ]
     })
   }
 
-  function shotLines({ before, after }: AuditEntry): string[] {
-    const now = shotFacts.safeParse(after)
-    const old = shotFacts.safeParse(before)
-    return now.success ? changes(old.success ? old.data : unknownFacts(), now.data) : []
-  }
+  return fields
+}
 
-  function roleLines({ before, after }: AuditEntry): string[] {
-    const wordOf = (value: unknown) => {
-      const read = role.safeParse(value)
-      return read.success ? { role: t(`role.${read.data.role}`) } : {}
-    }
-    return fields(wordOf(before), wordOf(after))
-  }
-
-  function purposeLines({ before, after }: AuditEntry): string[] {
-    const wordOf = (value: unknown) => {
-      const read = purposeSaid.safeParse(value)
-      return read.success ? { purpose: t(`purpose.${read.data.purpose}`) } : {}
-    }
-    return fields(wordOf(before), wordOf(after))
-  }
+/** What somebody said of a shot: their call, their taste. */
+function useSaidLines() {
+  const { t } = useI18n()
+  const state = (field: string, value: string) => t('audit.state', { field, value })
 
   function callLines({ after }: AuditEntry): string[] {
     const said = callSaid.safeParse(after)
@@ -101,32 +139,5 @@ export function useTraceWords() {
       : [state(side, value)]
   }
 
-  function lines(entry: AuditEntry): string[] {
-    switch (entry.kind) {
-      case 'shot-recorded':
-      case 'shot-corrected':
-        return shotLines(entry)
-      case 'role-changed':
-      case 'person-added':
-        return roleLines(entry)
-      case 'academy-changed':
-        return fields(academyText.catch({}).parse(entry.before), academyText.catch({}).parse(entry.after))
-      case 'link-made':
-      case 'link-used': {
-        const made = linkKind.safeParse(entry.after)
-        return made.success ? [t(`audit.linkKind.${made.data.kind}`)] : []
-      }
-      case 'shot-repurposed':
-        return purposeLines(entry)
-      case 'call-made':
-        return callLines(entry)
-      case 'slip-filled':
-      case 'slip-corrected':
-        return slipLines(entry)
-      default:
-        return []
-    }
-  }
-
-  return { lines }
+  return { callLines, slipLines }
 }
