@@ -107,6 +107,7 @@ export type { KindDefinition, NamedThing } from './prepared/kinds/definedKind.ts
 export {
   asItsKind,
   asKind,
+  begunAs,
   keeperOf,
   namedBy,
   preparedDetail,

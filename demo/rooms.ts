@@ -1,4 +1,4 @@
-import type { FileThing, PreparedInput, RoomKind } from '@calm-apron/contract'
+import { type FileThing, type PreparedInput, type RoomKind, begunAs } from '@calm-apron/contract'
 import { WARM_UP_MINUTES } from '@calm-apron/core'
 import { demoId } from './ids.ts'
 
@@ -23,23 +23,8 @@ const kit = <K extends RoomKind>(
   thing: { kind, parentId, content } as PreparedInput,
 })
 
-const grinder = (content: Partial<Content<'grinder'>> & { name: string }): Content<'grinder'> => ({
-  minSetting: 0,
-  maxSetting: 40,
-  settingStep: 1,
-  isStepless: false,
-  lettersPerNumber: 0,
-  finerIs: 'lower',
-  touchingAt: null,
-  onlyWhileRunning: false,
-  purgeG: 5,
-  dosesBy: 'weight',
-  innerBurr: null,
-  portions: [],
-  weighIns: [],
-  lock: null,
-  ...content,
-})
+const grinder = (content: Partial<Content<'grinder'>> & { name: string }): Content<'grinder'> =>
+  begunAs('grinder', { maxSetting: 40, ...content })
 
 const vessel = (
   name: string,

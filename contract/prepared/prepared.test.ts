@@ -6,7 +6,7 @@ import { IMPORT_ORDER, PREPARED_KINDS, kindOf } from './kinds/kindOf.ts'
 import { KINDS } from './kinds/kinds.ts'
 import { machineContent } from './kinds/machine.ts'
 import { routineStep } from './kinds/routine.ts'
-import { asKind, namedBy, preparedInput, preparedRecord } from './prepared.ts'
+import { asKind, begunAs, namedBy, preparedInput, preparedRecord } from './prepared.ts'
 
 const ID = '019a5c00-0000-7008-8000-000000000001'
 const BAG = {
@@ -34,37 +34,8 @@ const COFFEE = {
   freshness: { restDays: 5, bestUntilDays: 21, usableUntilDays: 35 },
   density: null,
 }
-const GRINDER = {
-  name: 'Quay grinder',
-  minSetting: 0,
-  maxSetting: 40,
-  settingStep: 1,
-  isStepless: false,
-  lettersPerNumber: 0,
-  finerIs: 'lower',
-  touchingAt: null,
-  onlyWhileRunning: false,
-  purgeG: 5,
-  dosesBy: 'weight',
-  innerBurr: null,
-  portions: [],
-  weighIns: [],
-  lock: null,
-}
-const MACHINE = {
-  name: 'Two-group',
-  kind: 'lever',
-  warmUpMinutes: 25,
-  switchedOnAt: null,
-  temperature: 'none',
-  gauge: null,
-  preinfusion: 'held',
-  startBy: 'lever',
-  stopBy: 'hand',
-  hasReleaseValve: false,
-  isSelfFilling: false,
-  groups: [{ name: 'Group 1', basketId: null, selector: 'none', buttons: [] }],
-}
+const GRINDER = begunAs('grinder', { name: 'Quay grinder', maxSetting: 40 })
+const MACHINE = begunAs('machine', { name: 'Two-group', kind: 'lever' })
 const STEP = {
   key: 'tamp',
   what: '',
@@ -179,7 +150,7 @@ test('a file is taken in an order in which nothing is named before it is there',
 
 test('what a thing names is told with its path, and of what kind it must be', () => {
   const groups = [null, ID].map((basketId) => ({ ...MACHINE.groups[0], basketId }))
-  const thing = { kind: 'machine', parentId: ID, content: { ...MACHINE, setC: null, groups } }
+  const thing = { kind: 'machine', parentId: ID, content: { ...MACHINE, groups } }
   expect(namedBy(preparedInput.parse(thing))).toEqual([
     { path: 'parentId', kind: 'bar', preparedId: ID },
     { path: 'content.groups.1.basketId', kind: 'basket', preparedId: ID },

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { id, instant, line, pageFields } from '../primitives.ts'
 import { readAnswer } from '../readAnswer.ts'
-import { KINDS, type PreparedContent, type PreparedKind } from './kinds/kinds.ts'
+import { KINDS, type PreparedContent, type PreparedKind, type RoomKind } from './kinds/kinds.ts'
 import { PREPARED_KINDS, kindOf } from './kinds/kindOf.ts'
 import type { Keeper, NamedThing } from './kinds/definedKind.ts'
 
@@ -60,6 +60,15 @@ export const preparedRecord = z.strictObject({
   content: z.record(z.string(), z.unknown()),
 })
 export type PreparedRecord = z.infer<typeof preparedRecord>
+
+/**
+ * A piece of equipment as a new one begins, with what its owner says of it.
+ * @throws {z.ZodError} where something that only they know is left out
+ */
+export function begunAs<K extends RoomKind>(kind: K, said: Partial<PreparedContent<K>>): PreparedContent<K> {
+  // Parsed by the very schema its type is inferred from; the generic can't carry that.
+  return KINDS[kind].content.parse({ ...kindOf(kind).begins, ...said }) as PreparedContent<K>
+}
 
 /** A record whose content has been read in the shape of its kind. */
 export type Prepared<K extends PreparedKind = PreparedKind> = Omit<PreparedRecord, 'content' | 'kind'> & {

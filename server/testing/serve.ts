@@ -8,6 +8,7 @@ import {
   type Role,
   SHOT_BY_ITSELF,
   type ShotInput,
+  begunAs,
 } from '@calm-apron/contract'
 import { type ShotFacts, unknownFacts } from '@calm-apron/core'
 import { type TestDatabase, createTestDatabase } from '@calm-apron/scripts/testing'
@@ -157,24 +158,7 @@ export function grinderThing(
   return {
     kind: 'grinder',
     parentId: prepared('bar'),
-    content: {
-      name: 'Spare grinder',
-      minSetting: 0,
-      maxSetting: 30,
-      settingStep: 1,
-      isStepless: false,
-      lettersPerNumber: 0,
-      finerIs: 'lower',
-      touchingAt: null,
-      onlyWhileRunning: false,
-      purgeG: 4,
-      dosesBy: 'weight',
-      innerBurr: null,
-      portions: [],
-      weighIns: [],
-      lock: null,
-      ...content,
-    },
+    content: begunAs('grinder', { name: 'Spare grinder', maxSetting: 30, purgeG: 4, ...content }),
   }
 }
 

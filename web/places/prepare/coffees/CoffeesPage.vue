@@ -1,17 +1,15 @@
 <script setup lang="ts">
+import type { CoffeeContent } from '@calm-apron/contract'
 import { dateInZone } from '@calm-apron/core'
-import PressButton from '../../../kit/parts/PressButton.vue'
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import EmptyPlace from '../../../kit/parts/EmptyPlace.vue'
 import { useAcademy } from '../../../data/academy/academy.ts'
 import { useDoor } from '../../../data/door/door.ts'
 import { useFormat } from '../../../kit/units/useFormat.ts'
-import ListHead from '../../../kit/parts/ListHead.vue'
-import { usePreparedList } from '../usePreparedList.ts'
 import { useBagWords } from '../../../shot/coffee/useBagWords.ts'
+import PreparedList from '../PreparedList.vue'
 
 const { t } = useI18n()
 const door = useDoor()
@@ -19,82 +17,53 @@ const academy = useAcademy()
 const format = useFormat()
 const words = useBagWords()
 const now = useNow({ interval: 60_000 })
-const { things, hasMore, search, isArchived, state, loadMore } = usePreparedList('coffee')
 
-const today = computed(() => dateInZone(now.value, academy.timeZone))
-const rows = computed(() =>
-  things.value.map(({ preparedId, content }) => {
-    const about = academy.today?.coffees.find(({ coffeeId }) => coffeeId === preparedId)
-    return {
-      id: preparedId,
-      name: content.name,
-      from: [content.roaster, content.origin].filter(Boolean).join(' · '),
-      bags: (about?.bags ?? []).map((bag) => ({
-        id: bag.bagId,
-        name: bag.name,
-        says: words.standing(bag, content.freshness, today.value),
-        left: t('bag.left', { left: format.mass(bag.leftG) }),
-      })),
-    }
-  }),
-)
+const onDate = computed(() => dateInZone(now.value, academy.timeZone))
+const fromOf = ({ roaster, origin }: CoffeeContent) => [roaster, origin].filter(Boolean).join(' · ')
+const bagsOf = (coffeeId: string) =>
+  academy.today?.coffees.find((each) => each.coffeeId === coffeeId)?.bags ?? []
 </script>
 
 <template>
-  <div class="stack">
-    <ListHead
-      v-model:search="search"
-      v-model:is-archived="isArchived"
-      can-search
-      :title="t('prepare.coffees')"
-      :intro="t('prepare.coffeesIntro')"
-    >
+  <PreparedList
+    kind="coffee"
+    can-search
+    :title="t('prepare.coffees')"
+    :intro="t('prepare.coffeesIntro')"
+    :none="t('prepare.noCoffees')"
+  >
+    <template #actions>
       <RouterLink v-if="door.may('prepare')" class="press" :to="{ name: 'new-coffee' }">{{
         t('prepare.newCoffee')
       }}</RouterLink>
-    </ListHead>
-    <EmptyPlace v-if="state === 'unreachable'" :says="t('prepared.offline')" />
-    <EmptyPlace
-      v-else-if="state === 'here' && rows.length === 0"
-      :says="search ? t('prepared.nothingFound', { search }) : t('prepare.noCoffees')"
-    />
-    <ul>
-      <li v-for="row in rows" :key="row.id" class="row">
+    </template>
+    <template #default="{ thing: { preparedId, content } }">
+      <div class="coffee">
         <div>
-          <RouterLink class="name" :to="{ name: 'coffee', params: { preparedId: row.id } }">{{
-            row.name
+          <RouterLink class="name" :to="{ name: 'coffee', params: { preparedId } }">{{
+            content.name
           }}</RouterLink>
-          <span class="soft">{{ row.from }}</span>
+          <span class="soft">{{ fromOf(content) }}</span>
         </div>
         <ul>
-          <li v-for="bag in row.bags" :key="bag.id" class="bag">
+          <li v-for="bag in bagsOf(preparedId)" :key="bag.bagId" class="bag">
             <span>{{ bag.name }}</span>
-            <strong>{{ bag.says }}</strong>
-            <span>{{ bag.left }}</span>
+            <strong>{{ words.standing(bag, content.freshness, onDate) }}</strong>
+            <span>{{ t('bag.left', { left: format.mass(bag.leftG) }) }}</span>
           </li>
-          <li v-if="row.bags.length === 0" class="soft">{{ t('bag.noneHere') }}</li>
+          <li v-if="bagsOf(preparedId).length === 0" class="soft">{{ t('bag.noneHere') }}</li>
         </ul>
-      </li>
-    </ul>
-    <div>
-      <PressButton v-if="hasMore" @click="loadMore()">{{ t('prepared.more') }}</PressButton>
-    </div>
-  </div>
+      </div>
+    </template>
+  </PreparedList>
 </template>
 
 <style scoped>
-.row {
+.coffee {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.6fr);
   gap: 4px 24px;
   padding: 12px 0;
-  border-bottom: 1px solid var(--mist);
-}
-.name {
-  display: flex;
-  align-items: center;
-  min-height: 44px;
-  font-weight: 650;
 }
 .bag {
   display: grid;
@@ -106,7 +75,7 @@ const rows = computed(() =>
   text-align: right;
 }
 @media (max-width: 700px) {
-  .row {
+  .coffee {
     grid-template-columns: minmax(0, 1fr);
   }
 }

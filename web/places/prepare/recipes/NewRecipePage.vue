@@ -5,6 +5,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
+import PresetCards from '../../../kit/parts/PresetCards.vue'
 import { useAcademy } from '../../../data/academy/academy.ts'
 import ThingForm from '../ThingForm.vue'
 import { makeThing } from '../useThing.ts'
@@ -27,8 +28,7 @@ const presets = RECIPE_PRESETS.map((key) => ({
   key,
   name: t(`recipePreset.${key}.name`),
   says: t(`recipePreset.${key}.says`),
-  amounts: words.amounts(contentOf(key)),
-  window: words.window(contentOf(key)),
+  details: [words.amounts(contentOf(key)), words.window(contentOf(key))],
 }))
 const start = computed(() => (school.value === null || !isAsked.value ? null : contentOf(school.value)))
 
@@ -59,16 +59,7 @@ async function store(content: Record<string, unknown>): Promise<void> {
     <h1 tabindex="-1">{{ t('prepare.newRecipe') }}</h1>
     <template v-if="start === null">
       <p>{{ t('prepare.chooseSchool') }}</p>
-      <ul class="presets">
-        <li v-for="preset in presets" :key="preset.key">
-          <button type="button" class="preset" @click="school = preset.key">
-            <strong>{{ preset.name }}</strong>
-            <span>{{ preset.says }}</span>
-            <span class="soft">{{ preset.amounts }}</span>
-            <span class="soft">{{ preset.window }}</span>
-          </button>
-        </li>
-      </ul>
+      <PresetCards :presets="presets" @choose="school = $event" />
     </template>
     <ThingForm
       v-else
@@ -86,29 +77,3 @@ async function store(content: Record<string, unknown>): Promise<void> {
     </ThingForm>
   </div>
 </template>
-
-<style scoped>
-.presets {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
-  gap: 12px;
-}
-.preset {
-  display: grid;
-  gap: 4px;
-  width: 100%;
-  height: 100%;
-  padding: 12px 16px;
-  text-align: left;
-  font: inherit;
-  color: inherit;
-  background: var(--raised);
-  border: 2px solid var(--edge);
-  border-radius: 8px;
-  cursor: pointer;
-  align-content: start;
-}
-.preset:hover {
-  border-color: var(--pine);
-}
-</style>
