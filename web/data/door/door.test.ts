@@ -157,3 +157,19 @@ test('on a line that hangs the device opens as its last person, and as whoever t
   await isLoaded
   expect([door.state, door.session, door.wasEnded]).toEqual(['closed', null, true])
 })
+
+test('what was asked before somebody came in, and is answered after, does not send them out again', async () => {
+  const answers: ((said: Said) => void)[] = []
+  await freshDevice({ 'GET /doors': () => new Promise<Said>((resolve) => answers.push(resolve)) })
+  const door = useDoor()
+  const early = door.load()
+  await settled()
+  const comingIn = door.comeIn(sessionOf(ODALYS))
+  await settled()
+  answers[0]?.(doorsWith(null))
+  await early
+  expect([door.session?.person.personId, door.state]).toEqual([ODALYS, 'looking'])
+  answers[1]?.(doorsWith(sessionOf(ODALYS), ODALYS))
+  await comingIn
+  expect([door.session?.person.personId, door.state]).toEqual([ODALYS, 'open'])
+})

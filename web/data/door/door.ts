@@ -29,10 +29,15 @@ export const useDoor = defineStore('door', () => {
   const maySend = (write: Write & { author: string }) =>
     maySendAs(session.value, who.devicePeople.value, write)
 
+  /** How often the server was asked: what an earlier question was answered is not how it stands since. */
+  let asked = 0
+
   async function load(): Promise<void> {
+    const turn = (asked += 1)
     const late = setTimeout(() => void rememberMeanwhile(), PATIENCE_MS)
     try {
       const { session: here, ...rest } = await call(ENDPOINTS.getDoors)
+      if (turn !== asked) return
       doors.value = rest
       wasEnded.value = here === null && session.value !== null
       if (state.value === 'looking' && here !== null)
@@ -40,6 +45,7 @@ export const useDoor = defineStore('door', () => {
       await settle(here)
     } catch (error) {
       if (!(error instanceof ServerUnreachable)) throw error
+      if (turn !== asked) return
       await remember()
       setTimeout(() => void load(), TRY_AGAIN_MS)
     } finally {
