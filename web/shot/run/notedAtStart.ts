@@ -1,6 +1,6 @@
 import { asTyped } from '@calm-apron/core'
 import { monotonicNowMs } from '../../data/devices/steadyClock.ts'
-import type { Recorded } from './useRecording.ts'
+import type { Recorded } from './recorded.ts'
 
 /** Longer than this from locking in, and somebody went for a coffee. */
 const LOCK_TO_START_AT_MOST_S = 300

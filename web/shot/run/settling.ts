@@ -1,6 +1,6 @@
 import { asTyped, settledG } from '@calm-apron/core'
 import { numberTyped } from '../draft/readEntry.ts'
-import type { Recorded } from './useRecording.ts'
+import type { Recorded } from './recorded.ts'
 
 /** Until nothing drips any more, or at the latest. */
 const DRIPS_AT_MOST_S = 15

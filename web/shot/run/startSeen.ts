@@ -1,6 +1,6 @@
 import { type ShotSample, fillingSeen } from '@calm-apron/core'
 import { monotonicNowMs } from '../../data/devices/steadyClock.ts'
-import type { Recorded } from './useRecording.ts'
+import type { Recorded } from './recorded.ts'
 
 /** A gauge that shows more than this, where nothing was started yet, saw the pump start. */
 const PUMP_SEEN_BAR = 1

@@ -1,33 +1,14 @@
 import { firstDropSeen, flowNow, projectedFinishS, stopLead } from '@calm-apron/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
-import type { BarDevice, SensorReading } from '../../data/devices/barDevice.ts'
-import type { ShotDraft } from '../draft/shotDraft.ts'
+import type { SensorReading } from '../../data/devices/barDevice.ts'
 import { useTones } from '../../kit/tones.ts'
 import { noteAtStart } from './notedAtStart.ts'
+import type { Recorded } from './recorded.ts'
 import { settling } from './settling.ts'
 import { startSeen } from './startSeen.ts'
-import type { useSeries } from './useSeries.ts'
-import type { useShotClock } from './useShotClock.ts'
 
 /** So much in the cup did not fall in three readings: it began while nothing was heard. */
 const SURELY_FLOWS_G = 3
-
-/** A shot under way, and what its recording goes by. */
-export interface Recorded {
-  draft: ShotDraft
-  clock: ReturnType<typeof useShotClock>
-  series: ReturnType<typeof useSeries>
-  device: BarDevice
-  /** The target in the cup in g, and what dripped after the last stops at this machine. */
-  targetG: () => number | null
-  leadsG: () => readonly number[]
-  /** What the cups of the room weigh empty, in g. */
-  cupsG: () => readonly number[]
-  /** Whether the tool cues the stop and says where it would end. */
-  isHelped: () => boolean
-  /** When the first drop usually falls, in s from pump start. */
-  usualFirstDropS: () => number
-}
 
 /**
  * Records what the sensors see while a shot runs: starts it when a gauge shows pressure, marks the first drop, cues the
