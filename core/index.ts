@@ -60,7 +60,7 @@ export {
   warmUpLeft,
 } from './equipment/machine.ts'
 export type { GroupDisagreement, GroupSetting, MachineKind, Selector } from './equipment/machine.ts'
-export { DOSES_BY, settingAfterBurrMove, settingShown } from './equipment/grinder.ts'
+export { DOSES_BY, settingAfterBurrMove, settingShown, settingTyped } from './equipment/grinder.ts'
 export type { DosesBy, InnerBurr, PrintedScale } from './equipment/grinder.ts'
 export { ROOM_PARTS, roomReadiness } from './equipment/room.ts'
 export type { RoomPart, RoomState } from './equipment/room.ts'

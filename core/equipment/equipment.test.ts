@@ -1,6 +1,6 @@
 import { GRINDER } from '../testing/examples.ts'
 import { finestAdvised, isClearOfTouching } from './fineEnd.ts'
-import { settingAfterBurrMove, settingShown } from './grinder.ts'
+import { roundSetting, settingAfterBurrMove, settingShown, settingTyped } from './grinder.ts'
 import { type GroupSetting, checkGroup, warmUpLeft } from './machine.ts'
 import { ROOM_PARTS, type RoomState, roomReadiness } from './room.ts'
 import { filterDaysLeft, mineralsG } from './water.ts'
@@ -48,6 +48,22 @@ describe('a grinder’s scale', () => {
     [14.5, 0, '14.5'],
   ])('%d with %d letters between numbers reads %s', (setting, letters, shown) => {
     expect(settingShown(setting, letters)).toBe(shown)
+  })
+
+  test('a setting is read as it is printed, whatever the hand made of it', () => {
+    expect(['3B', ' 3 b ', '3', '3.25', '3,25', '12d'].map((text) => settingTyped(text, 4))).toEqual([
+      3.25, 3.25, 3, 3.25, 3.25, 12.75,
+    ])
+    expect(['3E', 'B', '3BB', '', '3B1'].map((text) => settingTyped(text, 4))).toEqual(Array(5).fill(null))
+    expect(settingTyped('3B', 0)).toBeNull()
+  })
+
+  test('every setting that is shown is read as itself', () => {
+    for (const letters of [2, 4, 5, 10])
+      for (let step = 0; step < 12 * letters; step += 1) {
+        const setting = roundSetting(step / letters)
+        expect(settingTyped(settingShown(setting, letters), letters)).toBe(setting)
+      }
   })
 
   test('an inner burr that was moved shifts earlier settings, or ends their history', () => {

@@ -1,3 +1,4 @@
+import { parseDecimal } from '../units/parseDecimal.ts'
 import type { GrinderScale } from './equipment.ts'
 
 export const DOSES_BY = ['weight', 'time', 'until-empty', 'bursts', 'chamber'] as const
@@ -54,6 +55,21 @@ export function settingShown(setting: number, lettersPerNumber: number): string 
   const steps = Math.round(setting * lettersPerNumber)
   const letter = String.fromCharCode(LETTER_A + (steps % lettersPerNumber))
   return `${Math.floor(steps / lettersPerNumber)}${letter}`
+}
+
+/**
+ * A setting as somebody types what the grinder shows: number and letter in either case, with or without a space; a number alone
+ * is that number's first letter, or a plain number. Null where it is no setting of such a scale.
+ * @example settingTyped('3b', 4) // => 3.25
+ */
+export function settingTyped(text: string, lettersPerNumber: number): number | null {
+  const [, digits, letter = ''] = /^\s*(\d+)\s*([a-z])\s*$/i.exec(text) ?? []
+  if (digits === undefined) {
+    const plain = parseDecimal(text)
+    return plain.ok ? plain.value : null
+  }
+  const index = letter.toUpperCase().charCodeAt(0) - LETTER_A
+  return index < lettersPerNumber ? roundSetting(Number(digits) + index / lettersPerNumber) : null
 }
 
 const LETTER_A = 65

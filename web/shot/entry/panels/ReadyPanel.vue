@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import type { RecipeRevision, TodayBasket, TodayGrinder } from '@calm-apron/contract'
 import { isLookedAt } from '@calm-apron/core'
-import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import NumberEntry from '../../../kit/parts/NumberEntry.vue'
 import SignLooks from '../../facts/SignLooks.vue'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 import FactFields from '../../facts/FactFields.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
+import GrindSettingField from '../GrindSettingField.vue'
 import { useReadyNotes } from '../useReadyNotes.ts'
 
 const props = defineProps<{
@@ -20,22 +20,16 @@ const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 
 const notes = useReadyNotes(() => ({ ...props, draft: draft.value }))
-const grindHint = computed(() => {
-  if (!props.grinder) return ''
-  const { minSetting: min, maxSetting: max, name: grinder, finerIs } = props.grinder
-  return t('field.grindHint', { min, max, grinder, finer: t(`field.${finerIs}`) })
-})
 </script>
 
 <template>
   <div class="ready">
     <p v-for="note in notes" :key="note" class="note" role="note">{{ note }}</p>
     <FactFields v-model="draft" step="ready" place="first" :issues="issues" />
-    <NumberEntry
+    <GrindSettingField
       v-if="isLookedAt(draft.focus, 'time')"
       v-model="draft.texts.grindSetting"
-      :label="t('fact.grindSetting.label')"
-      :hint="grindHint"
+      :grinder="grinder"
       :issue="issues('grindSetting')"
     />
     <details>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import type { TodayGrinder } from '@calm-apron/contract'
+import { settingShown } from '@calm-apron/core'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import FormField from '../../kit/forms/FormField.vue'
+import { usePrintedSetting } from './usePrintedSetting.ts'
+
+/** The grind setting, typed as the grinder prints it: a number, or a number and a letter. */
+const props = defineProps<{ grinder: TodayGrinder | null; issue?: string | undefined }>()
+const text = defineModel<string>({ required: true })
+const { t } = useI18n()
+
+const letters = computed(() => props.grinder?.lettersPerNumber ?? 0)
+const typed = usePrintedSetting(text, () => letters.value)
+const hint = computed(() => {
+  if (!props.grinder) return undefined
+  const { minSetting, maxSetting, name: grinder, finerIs } = props.grinder
+  const shown = (setting: number) => settingShown(setting, letters.value)
+  return t('field.grindHint', {
+    min: shown(minSetting),
+    max: shown(maxSetting),
+    grinder,
+    finer: t(`field.${finerIs}`),
+  })
+})
+</script>
+
+<template>
+  <FormField
+    v-model="typed"
+    class="setting"
+    :label="t('fact.grindSetting.label')"
+    :hint="hint"
+    :issue="issue"
+    :inputmode="letters > 0 ? 'text' : 'decimal'"
+  />
+</template>
+
+<style scoped>
+.setting :deep(.ant-input) {
+  font-family: var(--figure-font);
+  font-variant-numeric: tabular-nums;
+}
+</style>
