@@ -13,6 +13,7 @@ import { useDraft } from '../../shot/draft/useDraft.ts'
 import { unitAt, useIssueWords } from '../../shot/draft/useIssueWords.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
+import { useSettingWords } from '../../shot/grind/useSettingWords.ts'
 import { useFactWords } from '../../shot/reading/useFactWords.ts'
 
 const props = defineProps<{ found: ShotDraft; shot: ShotDetail }>()
@@ -21,7 +22,8 @@ const router = useRouter()
 const door = useDoor()
 const outbox = useOutbox()
 const issueWords = useIssueWords()
-const { changes } = useFactWords()
+const printed = useSettingWords()
+const { changes } = useFactWords((setting) => printed(props.shot.grinderId)(setting))
 const { draft, read, grinder, vessels, basket, becomes, throwAway } = useDraft(props.found)
 const isSaving = ref(false)
 const wasTried = ref(false)

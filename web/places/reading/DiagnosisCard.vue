@@ -2,6 +2,7 @@
 import type { Diagnosis, Readings } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useSettingWords } from '../../shot/grind/useSettingWords.ts'
 import RailLine from '../../shot/rails/RailLine.vue'
 import { railsOf } from '../../shot/rails/railModel.ts'
 import { useRailWords } from '../../shot/rails/useRailWords.ts'
@@ -12,10 +13,12 @@ const props = defineProps<{
   diagnosis: Diagnosis
   readings: Readings
   grindSetting: number | null
+  grinderId: string | null
 }>()
 const { t } = useI18n()
 const words = useDiagnosisWords()
 const railWords = useRailWords()
+const settingWords = useSettingWords()
 
 const isLookFirst = computed(() => props.diagnosis.move.lever === 'observe')
 const isFiner = computed(() => {
@@ -47,7 +50,7 @@ const changed = computed(() => {
     </div>
     <div class="move">
       <p v-if="isLookFirst" class="soft">{{ t('reading.observeFirst') }}</p>
-      <p class="next">{{ words.moveWords(diagnosis, grindSetting) }}</p>
+      <p class="next">{{ words.moveWords(diagnosis, grindSetting, settingWords(grinderId)) }}</p>
       <p v-if="words.mendTooWords(diagnosis)">{{ words.mendTooWords(diagnosis) }}</p>
       <p v-for="clause in clauses" :key="clause" class="soft">{{ clause }}</p>
       <p v-if="isFiner" class="soft">{{ t('move.finerWhileRunning') }}</p>

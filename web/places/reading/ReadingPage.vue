@@ -109,6 +109,7 @@ const mayCorrect = computed(() => {
       :diagnosis="diagnosis"
       :readings="readings"
       :grind-setting="shot.current.facts.grindSetting"
+      :grinder-id="shot.grinderId"
     />
     <div class="shown">
       <ShotRails :readings="readings" :recipe="readings.of.recipe" />
@@ -137,7 +138,7 @@ const mayCorrect = computed(() => {
         @said="keepPurpose"
         @close="form = null"
       />
-      <RevisionList :revisions="shot.revisions" />
+      <RevisionList :revisions="shot.revisions" :grinder-id="shot.grinderId" />
     </div>
     <div class="actions">
       <template v-if="next.inTraining.value">

@@ -4,14 +4,16 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
+import { useSettingWords } from '../../shot/grind/useSettingWords.ts'
 import { useFactWords } from '../../shot/reading/useFactWords.ts'
 
 /** Every state of a shot's facts, newest first, with what each correction changed. */
-const props = defineProps<{ revisions: readonly ShotRevision[] }>()
+const props = defineProps<{ revisions: readonly ShotRevision[]; grinderId: string | null }>()
 const { t } = useI18n()
 const format = useFormat()
 const academy = useAcademy()
-const { lines, changes } = useFactWords()
+const printed = useSettingWords()
+const { lines, changes } = useFactWords((setting) => printed(props.grinderId)(setting))
 
 /** Who judged, and whether that was checked; nothing for what was recorded before people signed in. */
 function judgeOf({ judgedBy, isClaimed, isDenied }: ShotRevision): string {

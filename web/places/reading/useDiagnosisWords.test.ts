@@ -1,4 +1,4 @@
-import { CAUSES, NO_CONTEXT, diagnose, readShot } from '@calm-apron/core'
+import { CAUSES, NO_CONTEXT, diagnose, readShot, settingShown } from '@calm-apron/core'
 import { makeCase } from '@calm-apron/core/bench'
 import { DROP_RECIPE, GRINDER, PUMP_RECIPE, carefulShot, taste } from '@calm-apron/core/testing'
 import { inSetup } from '../../testing/inSetup.ts'
@@ -35,6 +35,14 @@ test('whatever the core comes to has words: forty shots with hidden causes, none
   }
   // Half of all faults must have come up, or this shows little.
   expect(seen.size).toBeGreaterThan(0.5 * CAUSES.length)
+})
+
+test('on a grinder that prints letters the move is said as it prints them', () => {
+  const move = { lever: 'grind', direction: 'finer' } as const
+  const grindTo = { steps: 2, toSetting: 9, ranWellAt: 9.25 }
+  const said = words.moveWords({ move, grindTo } as never, 9.5, (setting) => settingShown(setting, 4))
+  expect(said).toContain('From 9C to 9A')
+  expect(said).toContain('9B')
 })
 
 test('a fast sour shot asks for a finer grind, from where to where, with how sure it is', () => {

@@ -23,12 +23,17 @@ export function useDiagnosisWords() {
   const { t } = useI18n()
   const format = useFormat()
 
-  function moveWords({ move, grindTo }: Pick<Diagnosis, 'move' | 'grindTo'>, setting: number | null): string {
+  /** @param printed how a setting is said on the grinder that it is of */
+  function moveWords(
+    { move, grindTo }: Pick<Diagnosis, 'move' | 'grindTo'>,
+    setting: number | null,
+    printed: (setting: number) => string = format.plain,
+  ): string {
     switch (move.lever) {
       case 'observe':
         return t(`observe.${move.observation}`)
       case 'grind':
-        return grindWords(move.direction, grindTo, setting)
+        return grindWords(move.direction, grindTo, setting, printed)
       case 'dose':
         return doseWords(move)
       case 'stop':
@@ -48,17 +53,23 @@ export function useDiagnosisWords() {
     return t(direction === 'later' ? 'move.stopLater' : 'move.stopEarlier', { amount })
   }
 
-  function grindWords(direction: 'finer' | 'coarser', to: GrindTo | null, from: number | null): string {
+  function grindWords(
+    direction: 'finer' | 'coarser',
+    to: GrindTo | null,
+    from: number | null,
+    printed: (setting: number) => string,
+  ): string {
     const steps = to?.steps ?? 0
     const head = t(direction === 'finer' ? 'move.grindFiner' : 'move.grindCoarser', { steps }, steps)
     if (to === null || from === null) return `${head} ${t('move.grindNoSetting')}`
     const { toSetting, ranWellAt } = to
-    const way = t('move.grindTo', { from: format.plain(from), to: format.plain(toSetting) })
-    const back = ranWellAt === null || ranWellAt === toSetting ? [] : [backWords(ranWellAt)]
+    const way = t('move.grindTo', { from: printed(from), to: printed(toSetting) })
+    const back =
+      ranWellAt === null || ranWellAt === toSetting
+        ? []
+        : [t('move.ranWellAt', { setting: printed(ranWellAt) })]
     return [head, way, ...back].join(' ')
   }
-
-  const backWords = (setting: number) => t('move.ranWellAt', { setting: format.plain(setting) })
 
   function doseWords({ direction, trimG }: Extract<Move, { lever: 'dose' }>): string {
     if (trimG === null) return t(direction === 'more' ? 'move.doseMore' : 'move.doseLess')

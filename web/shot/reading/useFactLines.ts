@@ -23,9 +23,9 @@ type LinesOf<T> = { readonly [F in keyof Required<T>]: (of: T) => FactLine[] }
 type Shaped = Omit<ShotFacts, keyof typeof FACTS.gate | keyof typeof FACTS.shot>
 
 /** The facts of a shot line by line, as they were recorded: what every house looks at says so where it is not known, the rest where it is. */
-export function useFactLines(): (facts: ShotFacts) => FactLine[] {
+export function useFactLines(settingWords?: SettingWords): (facts: ShotFacts) => FactLine[] {
   const { line, noted } = useLines()
-  const rowLines = useRowLines()
+  const rowLines = useRowLines(settingWords)
   const clockLines = useClockLines()
   const notedLines = useNotedLines()
   const weighed = useWeighed()
@@ -69,13 +69,17 @@ function useLines() {
   }
 }
 
+/** How a setting is said on the grinder it was pulled with; a plain number where that is not known. */
+type SettingWords = (setting: number) => string
+
 /** Lines of rows of the table, by the kind of each. */
-function useRowLines() {
+function useRowLines(settingWords?: SettingWords) {
   const { t } = useI18n()
   const format = useFormat()
   const { line, noted } = useLines()
 
   function say(name: string, row: FactRow, value: unknown): string {
+    if (name === 'grindSetting' && settingWords !== undefined) return settingWords(Number(value))
     if (row.kind === 'answer') return t(value === true ? 'answer.yes' : 'answer.no')
     if (row.kind === 'several')
       return Array.isArray(value) ? value.map((each) => t(`fact.${name}.is.${each}`)).join(', ') : ''

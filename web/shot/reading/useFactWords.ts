@@ -3,10 +3,13 @@ import equal from 'fast-deep-equal'
 import { useI18n } from 'vue-i18n'
 import { useFactLines } from './useFactLines.ts'
 
-/** What was recorded of a shot, in words: line by line, and what a correction changed of it. */
-export function useFactWords() {
+/**
+ * What was recorded of a shot, in words: line by line, and what a correction changed of it.
+ * @param settingWords how a setting is said on the grinder it was pulled with; a plain number where that is not known
+ */
+export function useFactWords(settingWords?: (setting: number) => string) {
   const { t } = useI18n()
-  const lines = useFactLines()
+  const lines = useFactLines(settingWords)
   const unknown = () => t('recorded.unknown')
 
   /** What differs between two states of the facts, in words; what is finer than a line shows is named as such. */
