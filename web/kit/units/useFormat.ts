@@ -32,6 +32,13 @@ export function useFormat() {
     return `${figure(Math.abs(differenceFromBase(unit, base)), decimalsOf(unit))} ${t(`unit.${unit}`)}`
   }
 
+  /** A flow, in the chosen unit of mass a second; `isFine` with a figure more, where there is time to read it. */
+  function flow(gPerS: number, isFine = false): string {
+    const unit = preferences.units.mass
+    const decimals = Math.max(decimalsOf(unit), isFine ? 2 : 0)
+    return `${figure(fromBase(unit, gPerS), decimals)} ${t(`unit.${unit}`)}/${t('unit.s')}`
+  }
+
   const mass = (g: number) => quantity('mass', g)
   const massApart = (g: number) => difference('mass', g)
   const seconds = (s: number) => `${figure(s, 1)} ${t('unit.s')}`
@@ -58,6 +65,7 @@ export function useFormat() {
 
   return {
     quantity,
+    flow,
     difference,
     mass,
     massApart,

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import type { Clock } from '@calm-apron/core'
+import { type Clock, asTyped } from '@calm-apron/core'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { usePreferences } from '../../kit/preferences.ts'
+import { useFormat } from '../../kit/units/useFormat.ts'
 import type { ClockPhase } from '../../shot/run/useClockReading.ts'
 
 const props = defineProps<{
@@ -21,6 +23,9 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ next: []; stop: []; release: []; undo: [] }>()
 const { t } = useI18n()
+const format = useFormat()
+const preferences = usePreferences()
+const unit = computed(() => t(`unit.${preferences.units.mass}`))
 
 const faces = computed(() => {
   const shown = { pump: props.pumpS, drop: props.dropS, pressure: props.pressureS }
@@ -52,9 +57,11 @@ const nextLabel = computed(
       </div>
       <div v-if="weightG !== null" class="clock weight">
         <span class="label">{{
-          flowGPerS === null ? t('bar.inCup') : t('bar.inCupFlowing', { flow: flowGPerS.toFixed(1) })
+          flowGPerS === null
+            ? t('bar.inCup', { unit })
+            : t('bar.inCupFlowing', { unit, flow: format.flow(flowGPerS) })
         }}</span>
-        <span class="figure time" data-weight>{{ weightG.toFixed(1) }}</span>
+        <span class="figure time" data-weight>{{ asTyped(preferences.units.mass, weightG) }}</span>
       </div>
     </div>
     <div class="marks">

@@ -30,7 +30,7 @@ const figures = computed(() => {
         ]
       : []),
     ...(flowing !== null && flowing > 0 && cupG !== null
-      ? [t('figures.flow', { flow: format.plain(Math.round((cupG / flowing) * 100) / 100) })]
+      ? [t('figures.flow', { flow: format.flow(cupG / flowing, true) })]
       : []),
     ...(predicted?.byPersonS != null
       ? [

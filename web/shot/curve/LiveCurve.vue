@@ -2,6 +2,7 @@
 import type { Recipe, ShotSample } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { useTargetWords } from '../recipe/useTargetWords.ts'
 import { curveModel } from './curveModel.ts'
 import { numberTyped } from '../draft/readEntry.ts'
 import type { ClockEntry } from '../draft/shotDraft.ts'
@@ -19,6 +20,7 @@ const props = defineProps<{
   stopAtG: number
 }>()
 const { t } = useI18n()
+const { yieldOf } = useTargetWords()
 
 const model = computed(() =>
   curveModel({
@@ -33,8 +35,8 @@ const model = computed(() =>
   }),
 )
 const says = computed(() => {
-  const { timeMinS, timeMaxS, yieldG } = props.recipe
-  const target = t('curve.target', { yield: yieldG, min: timeMinS, max: timeMaxS })
+  const { timeMinS, timeMaxS } = props.recipe
+  const target = t('curve.target', { yield: yieldOf(props.recipe), min: timeMinS, max: timeMaxS })
   return props.finishS === null ? target : t('curve.finish', { at: props.finishS.toFixed(0) })
 })
 </script>

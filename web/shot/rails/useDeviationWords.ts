@@ -5,6 +5,12 @@ import { useFormat } from '../../kit/units/useFormat.ts'
 /** The quantity that a reading's unit measures. */
 export const QUANTITY_OF = { g: 'mass', ml: 'volume' } as const
 
+/** A weight is heavy or light; of a volume there is too much, or it is short. */
+const OFF_BY = {
+  mass: ['rail.heavy', 'rail.light'],
+  volume: ['rail.tooMuch', 'rail.short'],
+} as const
+
 type JudgedTime = Extract<TimeReading, { judged: true }>
 type JudgedTamp = Extract<TampReading, { judged: true }>
 type JudgedTaste = Extract<Readings['taste'], { judged: true }>
@@ -22,15 +28,13 @@ export function useDeviationWords() {
     if ('tilt' in reading) return tampWords(reading)
     if ('bound' in reading) return timeWords(reading)
     if ('bothStrong' in reading) return tasteWords(reading)
-    return massWords(reading, 'unit' in reading ? QUANTITY_OF[reading.unit] : 'mass')
+    return amountWords(reading, 'unit' in reading ? QUANTITY_OF[reading.unit] : 'mass')
   }
 
-  function massWords({ direction, deviation }: Measured, quantity: 'mass' | 'volume'): string {
-    return direction === 'at'
-      ? t('rail.onTarget')
-      : t(direction === 'over' ? 'rail.heavy' : 'rail.light', {
-          amount: format.difference(quantity, deviation),
-        })
+  function amountWords({ direction, deviation }: Measured, quantity: 'mass' | 'volume'): string {
+    if (direction === 'at') return t('rail.onTarget')
+    const [over, under] = OFF_BY[quantity]
+    return t(direction === 'over' ? over : under, { amount: format.difference(quantity, deviation) })
   }
 
   function tampWords({ tilt, lowSide, settled }: JudgedTamp): string {

@@ -60,7 +60,7 @@ export const barWords = {
   } satisfies Record<(typeof FLOW_MARKS)[number] | 'title' | 'others' | 'last' | 'takeBack', string>,
   curve: {
     title: 'The curve',
-    target: 'Land in the box: {yield} g in {min}–{max} s.',
+    target: 'Land in the box: {yield} in {min}–{max} s.',
     finish: 'At this flow, stop at {at} s.',
     firstDrop: 'first drop',
     flow: 'flow',

@@ -12,6 +12,8 @@ export const railsWords = {
     window: 'target {min}–{max} s, {clock}',
     tasteTarget: 'sour and bitter within {tolerance}',
     tasteOfItsOwn: 'sour {sour}, sweet {sweet}, bitter {bitter}, each within {tolerance}',
+    tooMuch: '{amount} too much',
+    short: '{amount} short',
     heavy: '{amount} heavy',
     light: '{amount} light',
     onTarget: 'on target',

@@ -66,7 +66,7 @@ export const readingWords = {
   },
   figures: {
     ratio: '{ratio} (target {target})',
-    flow: '{flow} g/s after the first drop',
+    flow: '{flow} after the first drop',
     byPerson: 'guessed {s}',
     byTool: 'the tool expected {s}',
     miss: 'missed by {miss}',

@@ -2,11 +2,13 @@ import type { RecipeContent } from '@calm-apron/contract'
 import { type RecipeDisagreement, brewRatio, drinkLength } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../../kit/units/useFormat.ts'
+import { useTargetWords } from '../../../shot/recipe/useTargetWords.ts'
 
 /** What a recipe asks for, and where it disagrees with itself, in a trainer's words. */
 export function useRecipeWords() {
   const { t } = useI18n()
   const format = useFormat()
+  const { yieldOf } = useTargetWords()
 
   function disagreement(found: RecipeDisagreement): string {
     switch (found.code) {
@@ -43,7 +45,7 @@ export function useRecipeWords() {
     const { doseG, yieldG } = targets
     return t('recipeShown.amounts', {
       dose: format.mass(doseG),
-      yield: format.mass(yieldG),
+      yield: yieldOf(targets),
       ratio: format.ratio(brewRatio(doseG, yieldG)),
       length: t(`recipeShown.length.${drinkLength(doseG, yieldG)}`),
     })

@@ -19,6 +19,8 @@ const props = defineProps<{
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 const format = useFormat()
+/** Less than this is shown as nothing. */
+const NOTHING_SHOWN_ML = 0.5
 
 const cups = computed(() => props.vessels.filter((vessel) => vessel.kind === 'cup'))
 const says = computed(() => {
@@ -26,6 +28,16 @@ const says = computed(() => {
   const overG = roundG(props.read.netG - props.recipe.yieldG)
   if (overG === 0) return t('cupSays.on')
   return t(overG > 0 ? 'cupSays.over' : 'cupSays.under', { amount: format.massApart(overG) })
+})
+
+const volume = computed(() => props.recipe?.school?.volume ?? null)
+/** A house that goes by volume reads its glass; a weight beside it is a second opinion. */
+const saysMl = computed(() => {
+  const shown = numberTyped(draft.value.texts.cupMl)
+  if (volume.value === null || shown === null) return ''
+  const overMl = toBase(draft.value.units.volume, shown) - volume.value.targetMl
+  if (Math.abs(overMl) < NOTHING_SHOWN_ML) return t('cupSays.on')
+  return t(overMl > 0 ? 'cupSays.more' : 'cupSays.less', { amount: format.difference('volume', overMl) })
 })
 
 /** Two spouts should give alike. */
@@ -39,15 +51,20 @@ const apart = computed(() => {
 </script>
 
 <template>
-  <WeighFields v-model="draft.cup" :read="read" :unit="draft.units.mass" :vessels="cups" />
-  <p v-if="says" class="says" role="status">{{ says }}</p>
-  <NumberEntry
-    v-if="recipe?.school?.volume"
-    v-model="draft.texts.cupMl"
-    :label="t('fact.cupMl.label')"
-    :suffix="t(`unit.${draft.units.volume}`)"
-    :issue="issues('cupMl')"
-  />
+  <template v-if="volume">
+    <NumberEntry
+      v-model="draft.texts.cupMl"
+      :label="t('fact.cupMl.label')"
+      :suffix="t(`unit.${draft.units.volume}`)"
+      :issue="issues('cupMl')"
+    />
+    <p v-if="saysMl" class="says" role="status">{{ saysMl }}</p>
+  </template>
+  <component :is="volume ? 'details' : 'div'">
+    <summary v-if="volume">{{ t('cupSays.weighToo') }}</summary>
+    <WeighFields v-model="draft.cup" :read="read" :unit="draft.units.mass" :vessels="cups" />
+    <p v-if="says && !volume" class="says" role="status">{{ says }}</p>
+  </component>
   <FactFields v-model="draft" step="cup" place="first" :issues="issues" />
   <details>
     <summary>{{ t('cupSays.twoCups') }}</summary>

@@ -6,6 +6,7 @@ import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
 import NumberEntry from '../../../kit/parts/NumberEntry.vue'
 import { useAcademy } from '../../../data/academy/academy.ts'
 import { useFormat } from '../../../kit/units/useFormat.ts'
+import { useTargetWords } from '../../recipe/useTargetWords.ts'
 import FactFields from '../../facts/FactFields.vue'
 import SignLooks from '../../facts/SignLooks.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
@@ -20,16 +21,18 @@ const props = defineProps<{
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 const format = useFormat()
+const { yieldOf } = useTargetWords()
 const academy = useAcademy()
 
 const machine = computed(() => academy.machine(draft.value.machineId))
 /** Where the machine stops by itself nobody is told to. */
 const stopsItself = computed(() => (machine.value?.stopBy ?? 'hand') !== 'hand')
-const cue = computed(() =>
-  t(props.phase === 'flowing' && stopsItself.value ? 'pull.stopsItself' : `pull.${props.phase}`, {
-    target: props.recipe ? format.mass(props.recipe.yieldG) : '',
-  }),
-)
+const cueKey = computed(() => {
+  if (props.phase !== 'flowing') return `pull.${props.phase}` as const
+  if (stopsItself.value) return 'pull.stopsItself'
+  return props.recipe?.school?.volume ? 'pull.flowingVolume' : 'pull.flowing'
+})
+const cue = computed(() => t(cueKey.value, { target: props.recipe ? yieldOf(props.recipe) : '' }))
 /** Stop and final weight, both kept, and what fell between. */
 const settledWords = computed(() => {
   if (props.phase !== 'stopped' || draft.value.noted.weightAtStopG === null) return ''
