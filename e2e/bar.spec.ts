@@ -12,7 +12,7 @@ test('from locked in to a stored reading by touch alone takes at most 12 taps, a
   const context = await touchTablet(browser, app, signedIn)
   const page = await context.newPage()
   const bar = await ScaleBar.on(page, standIns)
-  const hands = await standIns.hands(null)
+  const hands = await standIns.hands(0)
   await page.goto('/')
   await page.getByRole('radio', { name: 'Mirren Kestle' }).check()
   await page.getByRole('radio', { name: 'House double' }).check()
@@ -43,7 +43,7 @@ test('from locked in to a stored reading by touch alone takes at most 12 taps, a
 })
 
 test('a whole pull by the keyboard alone', async ({ page, bar, standIns }) => {
-  const hands = await standIns.hands(null)
+  const hands = await standIns.hands(0)
   await page.goto('/')
   await page.getByRole('radio', { name: 'Mirren Kestle' }).focus()
   await page.keyboard.press('Space')
@@ -93,7 +93,7 @@ test.describe('at the pace of life', () => {
     bar,
     standIns,
   }) => {
-    const hands = await standIns.hands(null)
+    const hands = await standIns.hands(0)
     await new Bar(page).begin('Mirren Kestle', 'House double')
     await bar.prepare(hands)
     // The machine's own button, not the tablet's.
@@ -119,7 +119,7 @@ test.describe('at the pace of life', () => {
     bar,
     standIns,
   }) => {
-    const hands = await standIns.hands(null)
+    const hands = await standIns.hands(0)
     await new Bar(page).begin('Mirren Kestle', 'House double')
     const fault = (name: string, isOn = true) => hands.order({ kind: 'fault', fault: name, isOn })
     await expect(page.getByText('Simulated bench is here')).toBeVisible()

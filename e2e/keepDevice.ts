@@ -46,7 +46,7 @@ test('a device with a shot refused, one waiting, one half-entered with its curve
   await scaleBar.save()
   await expect.poll(async () => (await readDevice(page))['outbox']?.length).toBe(2)
 
-  const hands = await standIns.hands(null)
+  const hands = await standIns.hands(0)
   await bar.begin('Nadia Fjordal', 'House double')
   await scaleBar.prepare(hands, { stopAtG: STOPS_AT_G })
   await scaleBar.start()

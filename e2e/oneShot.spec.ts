@@ -13,7 +13,7 @@ testOnOwn(
       await expect(page.getByText(/^Best until/).first()).toBeVisible()
       await expect(page.getByText('26–32 s from the pump')).toBeVisible()
       await expect(page.getByText('20–26 s from the first drop')).toBeVisible()
-      await expect(page.getByText('Quay room')).toBeVisible()
+      await expect(page.getByText(/^With: Quay room · Group 1 · Quay grinder · Lantern Row/)).toBeVisible()
     })
 
     await test.step('at the bar: gate, dose with its trim, tamp', async () => {
@@ -218,6 +218,54 @@ test('a drop-clock recipe is not judged on a pump time', async ({ page }) => {
   await bar.goTo('Pull')
   await page.getByLabel('First drop at').fill('7')
   await expect(bar.rail('Time')).toContainText('4.0 s fast')
+})
+
+test('what a shot by itself is pulled with is asked once, remembered, and kept; a setting is typed as its grinder prints it', async ({
+  page,
+}) => {
+  const bar = new Bar(page)
+  await page.goto('/')
+  const withWhat = (question: string, answer: string) =>
+    page.getByRole('group', { name: question }).getByRole('radio', { name: answer }).check()
+  await withWhat('Which room?', 'Sail loft')
+  await withWhat('At which group?', 'Spring lever, Group')
+  await withWhat('Which grinder?', 'Loft single-doser')
+  await expectAccessible(page)
+  await page.getByRole('radio', { name: 'Teo Varga-Lind' }).check()
+  await page.getByRole('radio', { name: 'House double' }).check()
+  await page.getByRole('button', { name: 'Teo Varga-Lind to the bar' }).click()
+  await expect(page.getByText('0A to 12A on the Loft single-doser; lower is finer')).toBeVisible()
+  await page.getByLabel('Grind setting').fill('9x')
+  await expect(
+    page.getByText('This grinder has no such setting. Write it as it shows it, like 6C.'),
+  ).toBeVisible()
+  await page.getByLabel('Grind setting').fill('9c')
+  await bar.typeTimes('4', '15')
+  await bar.save()
+  await page.getByText('What was recorded').click()
+  await expect(page.getByText('9C', { exact: true })).toBeVisible()
+  // The next one is mostly with the same: in a line, to be unfolded.
+  await page.goto('/')
+  await expect(page.getByText(/^With: Sail loft · Spring lever, Group · Loft single-doser/)).toBeVisible()
+  await expect(page.getByRole('group', { name: 'Which room?' })).toBeHidden()
+})
+
+test('a house that goes by volume is spoken to in ml throughout', async ({ page }) => {
+  const bar = new Bar(page)
+  await page.goto('/')
+  const recipe = page.getByRole('radio', { name: /^Old quay cup/ })
+  await expect(page.getByText(/15\.0 g in, 50 ml out/)).toBeVisible()
+  await page.getByRole('radio', { name: 'Teo Varga-Lind' }).check()
+  await recipe.check()
+  await page.getByRole('button', { name: 'Teo Varga-Lind to the bar' }).click()
+  await bar.typeTimes('6', '31')
+  await bar.goTo('Cup')
+  await expect(page.getByRole('heading', { name: 'How much is in the cup?' })).toBeVisible()
+  await page.getByLabel('Volume in the cup, crema too').fill('58')
+  await expect(page.getByText('8 ml too much.')).toBeVisible()
+  await expect(page.getByText('Weigh it too')).toBeVisible()
+  await bar.save()
+  await expect(page.getByText('8 ml too much', { exact: true })).toBeVisible()
 })
 
 test('units are shown as chosen, and nothing stored changes', async ({ page }) => {

@@ -23,10 +23,9 @@ export class StandIns {
     return new StandIns(process, url)
   }
 
-  /** Hands at a group of the demo's two-group machine; without one at the bench of a shot by itself. */
-  async hands(groupNo: number | null): Promise<Hands> {
-    const path = groupNo === null ? 'bar' : `${MACHINE}:${groupNo}`
-    const line = new WebSocket(`${this.url}/${path}`)
+  /** Hands at a group of the demo's two-group machine. */
+  async hands(groupNo: number): Promise<Hands> {
+    const line = new WebSocket(`${this.url}/${MACHINE}:${groupNo}`)
     await new Promise((resolve, reject) => {
       line.once('open', resolve)
       line.once('error', reject)

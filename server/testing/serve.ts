@@ -158,7 +158,7 @@ export function grinderThing(
   return {
     kind: 'grinder',
     parentId: prepared('bar'),
-    content: begunAs('grinder', { name: 'Spare grinder', maxSetting: 30, purgeG: 4, ...content }),
+    content: { ...begunAs('grinder', { name: 'Spare grinder', maxSetting: 30, purgeG: 4 }), ...content },
   }
 }
 

@@ -43,6 +43,13 @@ test('a difference of temperatures has no zero of its own', () => {
   expect(format.difference('temperature', -5)).toBe('9.0 °F')
 })
 
+test('a flow is told in the chosen unit, with a figure more where there is time to read it', () => {
+  format.preferences.units = { ...format.preferences.units, mass: 'g' }
+  expect([format.flow(1.234), format.flow(1.234, true)]).toEqual(['1.2 g/s', '1.23 g/s'])
+  format.preferences.units = { ...format.preferences.units, mass: 'oz' }
+  expect([format.flow(1.5), format.flow(1.5, true)]).toEqual(['0.053 oz/s', '0.053 oz/s'])
+})
+
 test('a date is that of the academy, not of whoever reads it', () => {
   expect(format.dateOf('2026-11-24T00:30:00Z', 'Atlantic/Azores')).toBe('Mon 23 Nov')
   expect(format.timeOf('2026-11-24T00:30:00Z', 'Atlantic/Azores')).toBe('23:30')

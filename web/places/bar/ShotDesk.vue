@@ -79,6 +79,10 @@ useBarKeys({
     if (step) draft.step = step
   },
 })
+/** A house that goes by volume reads its cup before anybody weighs it. */
+const asks = computed(() =>
+  draft.step === 'cup' && recipe.value?.targets.school.volume ? 'volume' : draft.step,
+)
 </script>
 
 <template>
@@ -136,7 +140,7 @@ useBarKeys({
       <ShotRails v-else-if="readings && recipe" class="rails" :readings="readings" :recipe="recipe.targets" />
     </div>
     <section class="next" :aria-labelledby="'question'">
-      <h2 id="question">{{ t(`question.${draft.step}`) }}</h2>
+      <h2 id="question">{{ t(`question.${asks}`) }}</h2>
       <StepPanel
         v-model="draft"
         :step="draft.step"

@@ -40,7 +40,7 @@ test('whatever the core comes to has words: forty shots with hidden causes, none
 test('on a grinder that prints letters the move is said as it prints them', () => {
   const move = { lever: 'grind', direction: 'finer' } as const
   const grindTo = { steps: 2, toSetting: 9, ranWellAt: 9.25 }
-  const said = words.moveWords({ move, grindTo } as never, 9.5, (setting) => settingShown(setting, 4))
+  const said = words.moveWords({ move, grindTo }, 9.5, (setting) => settingShown(setting, 4))
   expect(said).toContain('From 9C to 9A')
   expect(said).toContain('9B')
 })

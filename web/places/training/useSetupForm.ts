@@ -1,7 +1,7 @@
 import type { TrainingSetup } from '@calm-apron/core'
 import { computed, reactive } from 'vue'
 import { useAcademy } from '../../data/academy/academy.ts'
-import { groupName } from '../../shot/training/useGroups.ts'
+import { groupName } from '../../shot/training/groupName.ts'
 import { routineFor } from '../../shot/training/routineFor.ts'
 import { useLastSetup } from '../../shot/training/useStartTraining.ts'
 

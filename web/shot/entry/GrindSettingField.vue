@@ -4,6 +4,7 @@ import { settingShown } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormField from '../../kit/forms/FormField.vue'
+import { numberTyped } from '../draft/readEntry.ts'
 import { usePrintedSetting } from './usePrintedSetting.ts'
 
 /** The grind setting, typed as the grinder prints it: a number, or a number and a letter. */
@@ -24,6 +25,13 @@ const hint = computed(() => {
     finer: t(`field.${finerIs}`),
   })
 })
+/** On a scale with letters the mend is one of its own settings. */
+const said = computed(() => {
+  if (props.issue === undefined || !props.grinder || letters.value < 1) return props.issue
+  if (numberTyped(text.value) !== null) return props.issue
+  const { minSetting, maxSetting } = props.grinder
+  return t('field.noSetting', { example: settingShown((minSetting + maxSetting) / 2 + 0.5, letters.value) })
+})
 </script>
 
 <template>
@@ -32,7 +40,7 @@ const hint = computed(() => {
     class="setting"
     :label="t('fact.grindSetting.label')"
     :hint="hint"
-    :issue="issue"
+    :issue="said"
     :inputmode="letters > 0 ? 'text' : 'decimal'"
   />
 </template>

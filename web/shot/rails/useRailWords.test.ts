@@ -1,4 +1,4 @@
-import { type ReadingKind, type Recipe, type ShotFacts, readShot } from '@calm-apron/core'
+import { PRESET_RECIPES, type ReadingKind, type Recipe, type ShotFacts, readShot } from '@calm-apron/core'
 import { DROP_RECIPE, PUMP_RECIPE, carefulShot, taste } from '@calm-apron/core/testing'
 import { inSetup } from '../../testing/inSetup.ts'
 
@@ -21,6 +21,16 @@ test.each([
 ])('a dose of %d g is %s', (doseG, words, value) => {
   const facts = carefulShot({ doseG })
   expect([says('dose', facts), shows('dose', facts)]).toEqual([words, value])
+})
+
+test.each([
+  [50, 'on target'],
+  [58, '8 ml too much'],
+  [44, '6 ml short'],
+])('of a volume of %d ml there is neither heavy nor light: %s', (cupMl, words) => {
+  const { targets } = PRESET_RECIPES.volume
+  const facts = carefulShot({ cupG: null }, { measured: { cupMl, tampForceN: null, leadG: null } })
+  expect(says('yield', facts, targets)).toBe(words)
 })
 
 test('a weight is told apart in the unit the reader chose', () => {

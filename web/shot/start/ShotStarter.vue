@@ -7,11 +7,15 @@ import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useRecipeChoices } from './useRecipeChoices.ts'
 import RecipeChoice from './RecipeChoice.vue'
+import ShotWithChoice from './ShotWithChoice.vue'
+import { useShotWith } from './useShotWith.ts'
 import { useStartShot } from './useStartShot.ts'
 
 const { t } = useI18n()
 const academy = useAcademy()
 const startShot = useStartShot()
+const pulledWith = useShotWith()
+const { shotWith, keep } = pulledWith
 
 /** Remembered on the device: the next shot is mostly by the same recipe. */
 const personId = useLocalStorage('calm-apron.person', '')
@@ -23,8 +27,17 @@ const people = computed(() =>
 const recipes = useRecipeChoices()
 const chosenName = computed(() => people.value.find(({ value }) => value === personId.value)?.label)
 const isReady = computed(
-  () => chosenName.value !== undefined && recipes.value.some(({ id }) => id === recipeRevisionId.value),
+  () =>
+    chosenName.value !== undefined &&
+    shotWith.value !== null &&
+    recipes.value.some(({ id }) => id === recipeRevisionId.value),
 )
+
+async function start(): Promise<void> {
+  if (shotWith.value === null) return
+  keep()
+  await startShot(personId.value, recipeRevisionId.value, shotWith.value)
+}
 </script>
 
 <template>
@@ -44,13 +57,9 @@ const isReady = computed(
       :recipes="recipes"
     />
     <p v-else>{{ t('today.noRecipes') }}</p>
+    <ShotWithChoice v-if="shotWith" :with="pulledWith" />
     <div class="go">
-      <PressButton
-        kind="primary"
-        is-large
-        :disabled="!isReady"
-        @click="startShot(personId, recipeRevisionId)"
-      >
+      <PressButton kind="primary" is-large :disabled="!isReady" @click="start">
         {{ isReady && chosenName ? t('today.goNamed', { person: chosenName }) : t('today.go') }}
       </PressButton>
       <span v-if="!isReady" class="soft">{{ t('today.chooseBoth') }}</span>

@@ -5,6 +5,7 @@ import { type ShotDraft, type ShotSetting, draftOf } from '../draft/shotDraft.ts
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDrafts } from '../draft/drafts.ts'
 import { routineFor } from '../training/routineFor.ts'
+import type { ShotWith } from './useShotWith.ts'
 import { usePreferences } from '../../kit/preferences.ts'
 
 /** What is known of a shot before it is begun, beyond who and by which recipe. */
@@ -26,23 +27,19 @@ export function useStartShot() {
   return async function startShot(
     personId: string,
     recipeRevisionId: string,
-    { routineId = null, grindText = '', wanted = null, prediction, ...given }: StartWith = {},
+    { routineId = null, grindText = '', wanted = null, prediction, ...given }: ShotWith & StartWith,
   ): Promise<void> {
-    const bar = academy.today?.bars[0]
-    if (!bar) return
     const shotId = uuidv7()
+    const routines = academy.today?.routines ?? []
     const draft = draftOf({
       ...SHOT_BY_ITSELF,
       shotId,
       personId,
       recipeRevisionId,
-      barId: bar.barId,
-      grinderId: bar.grinders[0]?.grinderId ?? null,
-      bagId: academy.bagInHopper?.bagId ?? null,
       madeAt: new Date().toISOString(),
       units: { ...preferences.units },
       correcting: null,
-      routineId: routineId ?? routineFor(academy.today.routines, bar.machines[0] ?? null),
+      routineId: routineId ?? routineFor(routines, academy.machine(given.machineId)),
       ...given,
     })
     draft.texts.grindSetting = grindText

@@ -1,10 +1,11 @@
-import type { StageOfGroup, TodayMachine } from '@calm-apron/contract'
+import type { StageOfGroup } from '@calm-apron/contract'
 import { type Seat, type TrainingSetup, type Turns, turnsAt } from '@calm-apron/core'
 import { type Ref, computed } from 'vue'
 import { groupKey } from '../../data/devices/devices.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import type { ListedShot } from '../../data/queries/useShots.ts'
 import { useDrafts } from '../draft/drafts.ts'
+import { groupName } from './groupName.ts'
 import { useLive } from './useLive.ts'
 
 /** One group of a training: who takes turns at it, whose turn it is, and what is done at it now. */
@@ -81,15 +82,4 @@ export function useGroups(trainingId: () => string, { setup, listed, isCounted, 
     }
     return [...byKey].map(([key, seats]) => groupOf(key, seats))
   })
-}
-
-/** A group's own name; where there are several machines, with its machine's. */
-export function groupName(
-  machines: readonly TodayMachine[],
-  machineId: string | null,
-  groupNo: number,
-): string {
-  const machine = machines.find((each) => each.machineId === machineId)
-  const group = machine?.groups[groupNo]?.name ?? ''
-  return machines.length > 1 && machine ? `${machine.name}, ${group}` : group
 }

@@ -21,10 +21,12 @@ export const entryWords = {
     cup: 'What does the cup weigh?',
     look: 'How did it look?',
     taste: 'How does it taste?',
-  } satisfies Record<BarStep, string>,
+    volume: 'How much is in the cup?',
+  } satisfies Record<BarStep | 'volume', string>,
   answer: { yes: 'Yes', no: 'No', unknown: 'Not checked' },
   field: {
     grindHint: '{min} to {max} on the {grinder}; {finer} is finer',
+    noSetting: 'This grinder has no such setting. Write it as it shows it, like {example}.',
     lower: 'lower',
     higher: 'higher',
     net: 'Net weight',

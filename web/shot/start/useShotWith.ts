@@ -1,0 +1,96 @@
+import { useLocalStorage } from '@vueuse/core'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { groupName } from '../training/groupName.ts'
+import type { ShotSetting } from '../draft/shotDraft.ts'
+
+/** What a shot by itself is pulled with. */
+export type ShotWith = Pick<ShotSetting, 'barId' | 'machineId' | 'groupNo' | 'grinderId' | 'bagId'>
+
+/** What was chosen on this device; parts that are gone since, or were never asked, are the first of their kind. */
+interface Chosen {
+  barId?: string
+  group?: string
+  grinderId?: string
+  bagId?: string
+}
+
+/**
+ * What one shot by itself is pulled with: the room, group, grinder and bag that were chosen on this device last. Of what there
+ * is only one, nobody is asked.
+ */
+export function useShotWith() {
+  const academy = useAcademy()
+  const { t } = useI18n()
+  const chosen = useLocalStorage<Chosen>('calm-apron.shot-with', {})
+
+  const bars = computed(() => academy.today?.bars ?? [])
+  const bar = computed(() => academy.bar(chosen.value.barId ?? '') ?? bars.value[0] ?? null)
+  const options = computed(() => {
+    const machines = bar.value?.machines ?? []
+    return {
+      barId: bars.value.map(({ barId, name }) => ({ value: barId, label: name })),
+      group: machines.flatMap(({ machineId, groups }) =>
+        groups.map((_group, groupNo) => ({
+          value: `${machineId}:${groupNo}`,
+          label: groupName(machines, machineId, groupNo),
+        })),
+      ),
+      grinderId: (bar.value?.grinders ?? []).map(({ grinderId, name }) => ({
+        value: grinderId,
+        label: name,
+      })),
+      bagId: (academy.today?.coffees ?? []).flatMap(({ name: coffee, bags }) =>
+        bags
+          .filter(({ openedOn, leftG }) => openedOn !== null && leftG > 0)
+          .map(({ bagId, name: bag }) => ({ value: bagId, label: t('training.bag', { coffee, bag }) })),
+      ),
+    }
+  })
+
+  /** What stands for a part: as it was chosen, else the bag in the hopper, else the first there is. */
+  function valueOf(part: keyof Chosen): string | null {
+    const offered = options.value[part]
+    const usual = part === 'bagId' ? academy.bagInHopper?.bagId : undefined
+    const isOffered = (value: string | undefined) => offered.some((each) => each.value === value)
+    const found = [chosen.value[part], usual].find(isOffered)
+    return found ?? offered[0]?.value ?? null
+  }
+  const PARTS = ['barId', 'group', 'grinderId', 'bagId'] as const
+  const parts = computed(() =>
+    PARTS.map((part) => ({ part, value: valueOf(part), options: options.value[part] })),
+  )
+  /** Those of which there are several. */
+  const asked = computed(() => parts.value.filter(({ options: offered }) => offered.length > 1))
+  /** Whether somebody chose here already, of all that there is to choose. */
+  const isChosen = computed(() => asked.value.every(({ part, value }) => chosen.value[part] === value))
+  const words = computed(() =>
+    parts.value.flatMap(
+      ({ value, options: offered }) => offered.find((each) => each.value === value)?.label ?? [],
+    ),
+  )
+
+  /** All that stands is meant from now on, also what nobody changed. */
+  function keep(): void {
+    chosen.value = Object.fromEntries(asked.value.map((each) => [each.part, each.value]))
+  }
+  /** Another room has a group and a grinder of its own. */
+  function choose(part: keyof Chosen, value: string): void {
+    chosen.value = { ...chosen.value, [part]: value }
+  }
+
+  const shotWith = computed<ShotWith | null>(() => {
+    if (bar.value === null) return null
+    const [machineId, groupNo] = valueOf('group')?.split(':') ?? []
+    return {
+      barId: bar.value.barId,
+      machineId: machineId ?? null,
+      groupNo: groupNo === undefined ? null : Number(groupNo),
+      grinderId: valueOf('grinderId'),
+      bagId: valueOf('bagId'),
+    }
+  })
+
+  return { asked, isChosen, words, choose, keep, shotWith }
+}
