@@ -250,6 +250,49 @@ test('what a shot by itself is pulled with is asked once, remembered, and kept; 
   await expect(page.getByRole('group', { name: 'Which room?' })).toBeHidden()
 })
 
+test('a scale that says nothing: the number to stop at is told, what it showed is typed, and the drips are learned', async ({
+  page,
+}) => {
+  const bar = new Bar(page)
+  const loft = async () => {
+    await page.goto('/')
+    await expect(page.getByText(/^With: /)).toBeVisible()
+    const room = page.getByRole('group', { name: 'Which room?' })
+    if (!(await room.isVisible())) return
+    await room.getByRole('radio', { name: 'Sail loft' }).check()
+    await page
+      .getByRole('group', { name: 'At which group?' })
+      .getByRole('radio', { name: 'Little one, Group' })
+      .check()
+  }
+  const pull = async () => {
+    await page.getByRole('radio', { name: 'Teo Varga-Lind' }).check()
+    await page.getByRole('radio', { name: 'House double' }).check()
+    await page.getByRole('button', { name: 'Teo Varga-Lind to the bar' }).click()
+    await bar.goTo('Pull')
+    for (const mark of ['Pump on', 'First drop']) {
+      await page.getByRole('button', { name: mark }).click()
+      await untilClock(page, 0.5, mark === 'Pump on' ? 'pump' : 'drop')
+    }
+  }
+  await loft()
+  await pull()
+  await expect(page.getByText('Stop at 37.5 g on the scale: about 1.5 g still drips.')).toBeVisible()
+  await page.getByRole('button', { name: 'Pump off' }).click()
+  await page.getByLabel('In the cup at the stop').fill('35,5')
+  await bar.goTo('Cup')
+  await page.getByRole('radio', { name: 'Scale was tared' }).check()
+  await page.getByLabel('Net weight').fill('38.5')
+  await bar.goTo('Pull')
+  await expect(page.getByText('35.5 g at the stop')).toBeVisible()
+  await bar.save()
+  await page.getByText('What was recorded').click()
+  await expect(page.getByText('In the cup at the stop', { exact: true })).toBeVisible()
+  await loft()
+  await pull()
+  await expect(page.getByText(/^Stop at 36\.[78] g on the scale/)).toBeVisible()
+})
+
 test('a house that goes by volume is spoken to in ml throughout', async ({ page }) => {
   const bar = new Bar(page)
   await page.goto('/')

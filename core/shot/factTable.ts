@@ -119,8 +119,8 @@ export const FACTS = {
     lockedFirmly: answer('tamp', 'more'),
     /** From locking in until the pump started. */
     lockToStartS: amount('s', FACT_BOUNDS.instantS, 'pull', 'device'),
-    /** What the scale showed at the stop, before the last drips. */
-    weightAtStopG: amount('mass', FACT_BOUNDS.cupNetG, 'pull', 'device'),
+    /** What the scale showed at the stop, before the last drips: seen by itself, or read off one that says nothing. */
+    weightAtStopG: amount('mass', FACT_BOUNDS.cupNetG, 'pull', 'more'),
     /** Said before the reading, and held against it. */
     served: choice(SERVED, 'look', 'first'),
     /** Against the words on the bag. */

@@ -110,6 +110,15 @@ test('a draft that an earlier version kept is brought up to date, and nothing of
   })
 })
 
+test('what a scale saw at the stop, in a draft of before it could be typed, is kept', () => {
+  const { texts: kept, ...rest } = draft({ clock: clock('7', '28') })
+  const { weightAtStopG: _text, ...texts } = kept
+  const noted = { ...noNotes(), weightAtStopG: 36.8 }
+  // The former version's texts lack this one by their very type.
+  const former = { ...rest, noted, texts: texts as ShotDraft['texts'] }
+  expect(readDraft(upToDate(former)).facts.noted?.weightAtStopG).toBe(36.8)
+})
+
 test('what is noted besides is a part of the facts only where something was', () => {
   const untouched = readDraft(draft({})).facts
   expect('noted' in untouched || 'measured' in untouched).toBe(false)

@@ -154,6 +154,8 @@ export function upToDate(kept: Partial<ShotDraft> & Omit<DraftSetting, 'units'> 
     cupMl: extra?.cupMl,
     secondCupG: extra?.secondCup,
     predictedS: extra?.prediction,
+    // Seen by a scale, before it could be typed.
+    weightAtStopG: kept.texts?.weightAtStopG ?? factText('weightAtStopG', kept.noted?.weightAtStopG, units),
   }
   const said = Object.fromEntries(Object.entries(former).filter(([, text]) => text !== undefined))
   return {

@@ -100,7 +100,7 @@ test('the scale marks the first drop, cues the stop before the target, and fills
   clock.markNext()
   await nextTick()
   expect(orders.map((each) => each.kind === 'pump' && each.isOn)).toEqual([true, false])
-  expect(draft.noted.weightAtStopG).toBeCloseTo(weight, 5)
+  expect(draft.texts.weightAtStopG).toBe(weight.toFixed(1))
   for (let tenth = 0; tenth < 8; tenth += 1) await tell((weight += 0.2))
   for (let tenth = 0; tenth < 25; tenth += 1) await tell(weight)
   expect(draft.cup).toMatchObject({ way: 'net', netText: weight.toFixed(1) })

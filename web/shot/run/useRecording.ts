@@ -1,4 +1,4 @@
-import { firstDropSeen, flowNow, projectedFinishS, stopLead } from '@calm-apron/core'
+import { asTyped, firstDropSeen, flowNow, projectedFinishS, stopLead } from '@calm-apron/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import type { SensorReading } from '../../data/devices/barDevice.ts'
 import { useTones } from '../../kit/tones.ts'
@@ -42,7 +42,7 @@ export function useRecording(recorded: Recorded) {
     if (phase === 'before') {
       series.clear()
       cup.isCued.value = false
-      draft.noted.weightAtStopG = null
+      draft.texts.weightAtStopG = ''
     }
     if (was === 'before' && phase !== 'before') {
       before.adoptPace()
@@ -51,7 +51,8 @@ export function useRecording(recorded: Recorded) {
     }
     if (phase === 'stopped') {
       device.order({ kind: 'pump', isOn: false })
-      draft.noted.weightAtStopG = cup.weightG.value
+      if (cup.weightG.value !== null)
+        draft.texts.weightAtStopG = asTyped(draft.units.mass, Math.max(0, cup.weightG.value))
       void series.keep()
     }
   })

@@ -77,6 +77,7 @@ export const entryWords = {
     before: 'Start the pump and the clock together.',
     waiting: 'Watch the spout. Mark the first drop.',
     flowing: 'Stop a little before {target}: it drips on.',
+    flowingTo: 'Stop at {at} on the scale: about {lead} still drips.',
     flowingVolume: 'Stop a little before {target} in the cup, crema and all: it drips on.',
     stopsItself: 'The machine stops by itself; {target} is what it should give.',
     fillsItself: 'This machine fills itself: if you hear it refill, wait until it is done before you start.',

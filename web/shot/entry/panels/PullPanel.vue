@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ABANDONMENTS, type Recipe, pressureCaution } from '@calm-apron/core'
+import { ABANDONMENTS, type Recipe, pressureCaution, stopLead, toBase } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
@@ -10,6 +10,7 @@ import { useTargetWords } from '../../recipe/useTargetWords.ts'
 import FactFields from '../../facts/FactFields.vue'
 import SignLooks from '../../facts/SignLooks.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
+import { numberTyped } from '../../draft/readEntry.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 import type { ClockPhase } from '../../run/useClockReading.ts'
 
@@ -30,18 +31,30 @@ const stopsItself = computed(() => (machine.value?.stopBy ?? 'hand') !== 'hand')
 const cueKey = computed(() => {
   if (props.phase !== 'flowing') return `pull.${props.phase}` as const
   if (stopsItself.value) return 'pull.stopsItself'
-  return props.recipe?.school?.volume ? 'pull.flowingVolume' : 'pull.flowing'
+  if (props.recipe?.school?.volume) return 'pull.flowingVolume'
+  // The number at which to stop is help; without it one knows the target, and that it drips.
+  return draft.value.noted.isHelped === false ? 'pull.flowing' : 'pull.flowingTo'
 })
-const cue = computed(() => t(cueKey.value, { target: props.recipe ? yieldOf(props.recipe) : '' }))
+/** What this machine's last stops let drip, or what usually drips. */
+const leadG = computed(() => stopLead(academy.leadsOf(draft.value.machineId)))
+const cue = computed(() =>
+  t(cueKey.value, {
+    target: props.recipe ? yieldOf(props.recipe) : '',
+    at: props.recipe ? format.mass(props.recipe.yieldG - leadG.value) : '',
+    lead: format.mass(leadG.value),
+  }),
+)
 /** Stop and final weight, both kept, and what fell between. */
 const settledWords = computed(() => {
-  if (props.phase !== 'stopped' || draft.value.noted.weightAtStopG === null) return ''
-  const atStop = format.mass(Math.max(0, draft.value.noted.weightAtStopG))
+  const { mass } = draft.value.units
+  const shown = numberTyped(draft.value.texts.weightAtStopG)
+  if (props.phase !== 'stopped' || shown === null) return ''
+  const atStop = format.mass(toBase(mass, shown))
   return draft.value.clock.lastDripText === ''
     ? t('pull.dripping', { atStop })
     : t('pull.settled', {
         atStop,
-        final: `${draft.value.cup.netText} ${t(`unit.${draft.value.units.mass}`)}`,
+        final: `${draft.value.cup.netText} ${t(`unit.${mass}`)}`,
       })
 })
 /** Before anybody loosens the portafilter: it choked, it only drips, no drop came, or nothing lets the pressure out. */
