@@ -33,8 +33,3 @@ export const useDevices = defineStore('devices', () => {
 
 /** Whether our own page came over https. */
 export const isSecurePage = () => 'location' in globalThis && location.protocol === 'https:'
-
-/** What a group's devices are asked for by: its machine and its place in that. */
-export function groupKey(machineId: string | null, groupNo: number | null): string {
-  return machineId === null ? 'bar' : `${machineId}:${groupNo ?? 0}`
-}

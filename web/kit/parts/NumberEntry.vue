@@ -2,7 +2,14 @@
 import FormField from '../forms/FormField.vue'
 
 /** A number typed by hand, kept as typed; what is wrong with it stands right below it. */
-defineProps<{ label: string; suffix?: string; hint?: string; issue?: string | undefined }>()
+defineProps<{
+  label: string
+  suffix?: string
+  hint?: string | undefined
+  issue?: string | undefined
+  /** Letters stand beside its numbers. */
+  hasLetters?: boolean
+}>()
 const text = defineModel<string>({ required: true })
 </script>
 
@@ -14,7 +21,7 @@ const text = defineModel<string>({ required: true })
     :hint="hint"
     :issue="issue"
     :suffix="suffix"
-    inputmode="decimal"
+    :inputmode="hasLetters ? 'text' : 'decimal'"
   />
 </template>
 

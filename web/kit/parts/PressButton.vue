@@ -26,7 +26,6 @@ function press(event: MouseEvent): void {
 </script>
 
 <template>
-  <!-- The kind of a button that is named by a binding stands in the page as it is bound. -->
   <button
     :type="type"
     class="press-button"

@@ -1,6 +1,6 @@
 import { useIntervalFn } from '@vueuse/core'
 import { watch } from 'vue'
-import { groupKey } from '../../data/devices/devices.ts'
+import { groupKey } from '../../data/devices/groupKey.ts'
 import { tellStage } from '../../shot/training/useLive.ts'
 import type { ShotRun } from '../../shot/run/shotRuns.ts'
 

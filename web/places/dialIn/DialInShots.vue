@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { netG, settingShown } from '@calm-apron/core'
+import { netG } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
+import { useSettingWords } from '../../shot/grind/useSettingWords.ts'
 import { useRailWords } from '../../shot/rails/useRailWords.ts'
 import { readListed } from '../../shot/reading/readListed.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
@@ -15,6 +16,7 @@ const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
 const words = useRailWords()
+const settingWords = useSettingWords()
 
 const rows = computed(() =>
   props.shots
@@ -32,10 +34,7 @@ const rows = computed(() =>
         Math.abs(dose - doseBefore) > recipe.targets.doseToleranceG
       return {
         shotId: shot.shotId,
-        setting: settingShown(
-          facts.grindSetting ?? 0,
-          academy.grinder(shot.grinderId)?.lettersPerNumber ?? 0,
-        ),
+        setting: settingWords(shot.grinderId)(facts.grindSetting ?? 0),
         time: words.valueOf('time', readings),
         says: words.deviationOf('time', readings),
         yield: words.valueOf('yield', readings),

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { BOUNDS, CALL_MOVES, VERDICTS } from '@calm-apron/contract'
-import PressButton from '../../kit/parts/PressButton.vue'
+import { CALL_MOVES, VERDICTS } from '@calm-apron/contract'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import FormField from '../../kit/forms/FormField.vue'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import type { Said } from '../../shot/tasting/useTasting.ts'
+import ReasonedForm from './ReasonedForm.vue'
 import { useReason } from './useReason.ts'
 
 /** A trainer sees it otherwise: with a reason, and beside the tool's own reading. */
@@ -29,31 +28,17 @@ function rule(): void {
 </script>
 
 <template>
-  <form class="overrule" @submit.prevent="rule">
+  <ReasonedForm
+    v-model:reason="reason"
+    :label="t('ruling.reason')"
+    :hint="t('ruling.reasonHint')"
+    :issue="issue"
+    :keep="t('ruling.keep')"
+    :is-idle="verdict === null"
+    @said="rule"
+    @close="emit('close')"
+  >
     <ChoiceRow v-model="verdict" :label="t('ruling.verdict')" :options="verdicts" />
     <ChoiceRow v-model="move" :label="t('call.next')" :options="moves" />
-    <FormField
-      v-model="reason"
-      :label="t('ruling.reason')"
-      :hint="t('ruling.reasonHint')"
-      :issue="issue"
-      :maxlength="BOUNDS.reasonLength.max"
-    />
-    <div class="actions">
-      <PressButton kind="primary" type="submit" :disabled="verdict === null">{{
-        t('ruling.keep')
-      }}</PressButton>
-      <PressButton @click="emit('close')">{{ t('ruling.cancel') }}</PressButton>
-    </div>
-  </form>
+  </ReasonedForm>
 </template>
-
-<style scoped>
-.overrule {
-  display: grid;
-  gap: 16px;
-  padding: 16px 20px;
-  border-left: 6px solid var(--edge);
-  background: var(--raised);
-}
-</style>

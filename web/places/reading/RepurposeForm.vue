@@ -1,13 +1,11 @@
 <script setup lang="ts">
-import { BOUNDS } from '@calm-apron/contract'
 import { FAULTS_SHOWN, type FaultShown, SHOT_PURPOSES, type ShotPurpose } from '@calm-apron/core'
-import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import FormField from '../../kit/forms/FormField.vue'
 import SelectField from '../../kit/forms/SelectField.vue'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import type { Repurposed } from '../../shot/tasting/useTasting.ts'
+import ReasonedForm from './ReasonedForm.vue'
 import { useReason } from './useReason.ts'
 
 /** What a shot was for, said otherwise afterwards: in a tap, with a reason. */
@@ -38,7 +36,16 @@ function say(): void {
 </script>
 
 <template>
-  <form class="repurpose" @submit.prevent="say">
+  <ReasonedForm
+    v-model:reason="reason"
+    :label="t('repurpose.reason')"
+    :hint="t('repurpose.hint')"
+    :issue="issue"
+    :keep="t('repurpose.keep')"
+    :is-idle="purpose === props.purpose"
+    @said="say"
+    @close="emit('close')"
+  >
     <ChoiceRow v-model="purpose" :label="t('repurpose.title')" :options="options" />
     <SelectField
       v-if="purpose === 'deliberate-fault'"
@@ -46,28 +53,5 @@ function say(): void {
       :label="t('purpose.which')"
       :options="faults"
     />
-    <FormField
-      v-model="reason"
-      :label="t('repurpose.reason')"
-      :hint="t('repurpose.hint')"
-      :issue="issue"
-      :maxlength="BOUNDS.reasonLength.max"
-    />
-    <div class="actions">
-      <PressButton kind="primary" type="submit" :disabled="purpose === props.purpose">{{
-        t('repurpose.keep')
-      }}</PressButton>
-      <PressButton @click="emit('close')">{{ t('ruling.cancel') }}</PressButton>
-    </div>
-  </form>
+  </ReasonedForm>
 </template>
-
-<style scoped>
-.repurpose {
-  display: grid;
-  gap: 16px;
-  padding: 16px 20px;
-  border-left: 6px solid var(--edge);
-  background: var(--raised);
-}
-</style>

@@ -3,7 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { type Ref, computed } from 'vue'
 import { isTyping } from '../../kit/isTyping.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
-import { groupKey } from '../../data/devices/devices.ts'
+import { groupKey } from '../../data/devices/groupKey.ts'
 import { useTraining } from '../../shot/training/useTraining.ts'
 
 /**

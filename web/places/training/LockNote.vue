@@ -1,16 +1,11 @@
 <script setup lang="ts">
 import type { RecipeRevision, TodayCoffee } from '@calm-apron/contract'
-import {
-  RECHECK_REASONS,
-  type RecheckReason,
-  type TrainingState,
-  dateInZone,
-  settingShown,
-} from '@calm-apron/core'
+import { RECHECK_REASONS, type RecheckReason, type TrainingState, dateInZone } from '@calm-apron/core'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
+import { useSettingWords } from '../../shot/grind/useSettingWords.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import MoneySpent from '../../shot/training/MoneySpent.vue'
@@ -32,11 +27,10 @@ const format = useFormat()
 /** The most by which dialling in moves a dose between two settings. */
 const NUDGED_G = 0.35
 const lock = computed(() => props.state.lock)
-const shown = computed(() => {
-  if (lock.value === null) return ''
-  const grinder = academy.grinder(lock.value.grinderId)
-  return settingShown(lock.value.setting, grinder?.lettersPerNumber ?? 0)
-})
+const settingWords = useSettingWords()
+const shown = computed(() =>
+  lock.value === null ? '' : settingWords(lock.value.grinderId)(lock.value.setting),
+)
 /** What was found off the recipe, and is kept with the setting. */
 const wanted = computed(() => {
   if (lock.value === null || props.recipe === null) return null

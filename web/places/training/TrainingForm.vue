@@ -4,6 +4,7 @@ import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useRecipeChoices } from '../../shot/start/useRecipeChoices.ts'
+import { usePullChoices } from '../../shot/start/usePullChoices.ts'
 import RecipeChoice from '../../shot/start/RecipeChoice.vue'
 import type { SetupForm } from './useSetupForm.ts'
 
@@ -12,25 +13,13 @@ const { t } = useI18n()
 const academy = useAcademy()
 
 // The form is the page's own, and stays the same one.
-const { chosen, groups, chosenBar } = props.form
+const { chosen, chosenBar } = props.form
+const { rooms, groups, grinders, bags } = usePullChoices(() => chosenBar.value)
 
 const places = computed(() => [
-  ...groups.value.map(({ key, name }) => ({ value: key, label: name })),
+  ...groups.value.map(({ value, label }) => ({ value, label })),
   { value: '', label: t('training.away') },
 ])
-const bars = computed(() =>
-  (academy.today?.bars ?? []).map(({ barId, name }) => ({ value: barId, label: name })),
-)
-const grinders = computed(() =>
-  (chosenBar.value?.grinders ?? []).map(({ grinderId, name }) => ({ value: grinderId, label: name })),
-)
-const bags = computed(() =>
-  (academy.today?.coffees ?? []).flatMap((coffee) =>
-    coffee.bags
-      .filter(({ openedOn }) => openedOn !== null)
-      .map((bag) => ({ value: bag.bagId, label: t('training.bag', { coffee: coffee.name, bag: bag.name }) })),
-  ),
-)
 const routines = computed(() => [
   ...(academy.today?.routines ?? []).map(({ routineId, name }) => ({ value: routineId, label: name })),
   { value: null, label: t('training.noRoutine') },
@@ -64,7 +53,7 @@ const purposes = (['practice', 'assessment'] as const).map((value) => ({
     </section>
     <RecipeChoice v-model="chosen.recipeRevisionId" :label="t('training.recipe')" :recipes="recipes" />
     <section class="rest" :aria-label="t('training.with')">
-      <ChoiceRow v-if="bars.length > 1" v-model="chosen.barId" :label="t('training.bar')" :options="bars" />
+      <ChoiceRow v-if="rooms.length > 1" v-model="chosen.barId" :label="t('training.bar')" :options="rooms" />
       <ChoiceRow v-model="chosen.grinderId" :label="t('training.grinder')" :options="grinders" />
       <ChoiceRow v-model="chosen.bagId" :label="t('training.coffee')" :options="bags" />
       <ChoiceRow v-model="chosen.routineId" :label="t('training.routine')" :options="routines" />

@@ -1,7 +1,6 @@
 import type { TrainingSetup } from '@calm-apron/core'
 import { computed, reactive } from 'vue'
 import { useAcademy } from '../../data/academy/academy.ts'
-import { groupName } from '../../shot/training/groupName.ts'
 import { routineFor } from '../../shot/training/routineFor.ts'
 import { useLastSetup } from '../../shot/training/useStartTraining.ts'
 
@@ -46,14 +45,6 @@ export function useSetupForm(start: TrainingSetup | null) {
   })
 
   const chosenBar = computed(() => academy.bar(chosen.barId))
-  const groups = computed(() =>
-    (chosenBar.value?.machines ?? []).flatMap((machine) =>
-      machine.groups.map((_group, groupNo) => ({
-        key: groupOf({ machineId: machine.machineId, groupNo }),
-        name: groupName(chosenBar.value?.machines ?? [], machine.machineId, groupNo),
-      })),
-    ),
-  )
   const seats = computed(() =>
     Object.entries(chosen.at).flatMap(([personId, key]) => {
       if (key === AWAY) return []
@@ -71,7 +62,7 @@ export function useSetupForm(start: TrainingSetup | null) {
     return missing.value === null ? { ...rest, seats: seats.value } : null
   })
 
-  return { chosen, groups, chosenBar, missing, setup }
+  return { chosen, chosenBar, missing, setup }
 }
 
 export type SetupForm = ReturnType<typeof useSetupForm>

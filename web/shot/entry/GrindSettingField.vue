@@ -3,7 +3,7 @@ import type { TodayGrinder } from '@calm-apron/contract'
 import { settingShown } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import FormField from '../../kit/forms/FormField.vue'
+import NumberEntry from '../../kit/parts/NumberEntry.vue'
 import { numberTyped } from '../draft/readEntry.ts'
 import { usePrintedSetting } from './usePrintedSetting.ts'
 
@@ -35,19 +35,11 @@ const said = computed(() => {
 </script>
 
 <template>
-  <FormField
+  <NumberEntry
     v-model="typed"
-    class="setting"
     :label="t('fact.grindSetting.label')"
     :hint="hint"
     :issue="said"
-    :inputmode="letters > 0 ? 'text' : 'decimal'"
+    :has-letters="letters > 0"
   />
 </template>
-
-<style scoped>
-.setting :deep(.ant-input) {
-  font-family: var(--figure-font);
-  font-variant-numeric: tabular-nums;
-}
-</style>

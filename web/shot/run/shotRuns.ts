@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { effectScope } from 'vue'
-import { groupKey, useDevices } from '../../data/devices/devices.ts'
+import { groupKey } from '../../data/devices/groupKey.ts'
+import { useDevices } from '../../data/devices/devices.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useStoodNow } from '../../data/academy/stoodNow.ts'
 import { useDrafts } from '../draft/drafts.ts'

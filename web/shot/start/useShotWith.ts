@@ -1,9 +1,8 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
-import { groupName } from '../training/groupName.ts'
 import type { ShotSetting } from '../draft/shotDraft.ts'
+import { usePullChoices } from './usePullChoices.ts'
 
 /** What a shot by itself is pulled with. */
 export type ShotWith = Pick<ShotSetting, 'barId' | 'machineId' | 'groupNo' | 'grinderId' | 'bagId'>
@@ -16,38 +15,25 @@ interface Chosen {
   bagId?: string
 }
 
+const PARTS = ['barId', 'group', 'grinderId', 'bagId'] as const satisfies readonly (keyof Chosen)[]
+
 /**
  * What one shot by itself is pulled with: the room, group, grinder and bag that were chosen on this device last. Of what there
  * is only one, nobody is asked.
  */
 export function useShotWith() {
   const academy = useAcademy()
-  const { t } = useI18n()
   const chosen = useLocalStorage<Chosen>('calm-apron.shot-with', {})
 
   const bars = computed(() => academy.today?.bars ?? [])
   const bar = computed(() => academy.bar(chosen.value.barId ?? '') ?? bars.value[0] ?? null)
-  const options = computed(() => {
-    const machines = bar.value?.machines ?? []
-    return {
-      barId: bars.value.map(({ barId, name }) => ({ value: barId, label: name })),
-      group: machines.flatMap(({ machineId, groups }) =>
-        groups.map((_group, groupNo) => ({
-          value: `${machineId}:${groupNo}`,
-          label: groupName(machines, machineId, groupNo),
-        })),
-      ),
-      grinderId: (bar.value?.grinders ?? []).map(({ grinderId, name }) => ({
-        value: grinderId,
-        label: name,
-      })),
-      bagId: (academy.today?.coffees ?? []).flatMap(({ name: coffee, bags }) =>
-        bags
-          .filter(({ openedOn, leftG }) => openedOn !== null && leftG > 0)
-          .map(({ bagId, name: bag }) => ({ value: bagId, label: t('training.bag', { coffee, bag }) })),
-      ),
-    }
-  })
+  const { rooms, groups, grinders, bags } = usePullChoices(() => bar.value)
+  const options = computed(() => ({
+    barId: rooms.value,
+    group: groups.value,
+    grinderId: grinders.value,
+    bagId: bags.value.filter(({ leftG }) => leftG > 0),
+  }))
 
   /** What stands for a part: as it was chosen, else the bag in the hopper, else the first there is. */
   function valueOf(part: keyof Chosen): string | null {
@@ -57,7 +43,6 @@ export function useShotWith() {
     const found = [chosen.value[part], usual].find(isOffered)
     return found ?? offered[0]?.value ?? null
   }
-  const PARTS = ['barId', 'group', 'grinderId', 'bagId'] as const
   const parts = computed(() =>
     PARTS.map((part) => ({ part, value: valueOf(part), options: options.value[part] })),
   )
@@ -82,11 +67,11 @@ export function useShotWith() {
 
   const shotWith = computed<ShotWith | null>(() => {
     if (bar.value === null) return null
-    const [machineId, groupNo] = valueOf('group')?.split(':') ?? []
+    const group = groups.value.find(({ value }) => value === valueOf('group'))
     return {
       barId: bar.value.barId,
-      machineId: machineId ?? null,
-      groupNo: groupNo === undefined ? null : Number(groupNo),
+      machineId: group?.machineId ?? null,
+      groupNo: group?.groupNo ?? null,
       grinderId: valueOf('grinderId'),
       bagId: valueOf('bagId'),
     }

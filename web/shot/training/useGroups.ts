@@ -1,7 +1,7 @@
 import type { StageOfGroup } from '@calm-apron/contract'
 import { type Seat, type TrainingSetup, type Turns, turnsAt } from '@calm-apron/core'
 import { type Ref, computed } from 'vue'
-import { groupKey } from '../../data/devices/devices.ts'
+import { groupKey } from '../../data/devices/groupKey.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import type { ListedShot } from '../../data/queries/useShots.ts'
 import { useDrafts } from '../draft/drafts.ts'
