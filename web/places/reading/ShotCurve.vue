@@ -46,7 +46,8 @@ const notes = computed(() => {
 
 <template>
   <section v-if="samples.length > 0 || notes.length > 0" aria-labelledby="curve">
-    <h2 id="curve">{{ t('curve.title') }}</h2>
+    <!-- Without a scale there is no curve to see, only what was noted of it. -->
+    <h2 id="curve" :class="{ 'visually-hidden': samples.length === 0 }">{{ t('curve.title') }}</h2>
     <LiveCurve
       v-if="samples.length > 0"
       :recipe="targets"
