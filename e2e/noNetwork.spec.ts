@@ -30,6 +30,8 @@ testOnOwn(
     await bar.callAndTaste('Mirren Kestle')
     await bar.toTraining()
     await expect.poll(async () => (await storedShots(page, trainingId)).length).toBe(1)
+    // Its call and its slips too, or they would wait among those of the next.
+    await untilAllSent(page)
 
     await expect(page.getByText('Works without network')).toBeVisible()
     await line.cut()
