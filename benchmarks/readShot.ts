@@ -1,4 +1,4 @@
-import { type Readings, diagnose, headingOf, judge, netG, readShot } from '@calm-apron/core'
+import { type Readings, diagnose, headingOf, judge, readShot, weighedDoseG } from '@calm-apron/core'
 import { BAR_MIX, type BenchCase, makeCase } from '@calm-apron/core/bench'
 import { PUMP_RECIPE } from '@calm-apron/core/testing'
 
@@ -16,7 +16,7 @@ const shots: BenchCase[] = Array.from({ length: SHOTS }, (_, n) =>
 const read = ({ facts, recipe, context }: BenchCase): Readings => readShot(facts, recipe, context)
 /** From the plainest to all that can be asked; each sum keeps the work from being left out. */
 const WORK = {
-  'baseline, net weight alone': ({ facts }: BenchCase) => netG(facts.dose) ?? 0,
+  'baseline, net weight alone': ({ facts }: BenchCase) => weighedDoseG(facts) ?? 0,
   readShot: (shot: BenchCase) => read(shot).gate.faults.length,
   'heading, as a list’s row needs': (shot: BenchCase) => headingOf(read(shot)).length,
   'the statement, without looks and reasons': (shot: BenchCase) =>

@@ -1,4 +1,14 @@
-import { FACTS, FIRST_DROPS, netG, type ShotFacts } from '@calm-apron/core'
+import {
+  COUNT_METHODS,
+  DOSE_METHODS,
+  FACTS,
+  FIRST_DROPS,
+  MARK_PLACES,
+  type MarkMethod,
+  type ShotFacts,
+  isCountMethod,
+  netG,
+} from '@calm-apron/core'
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
 import { factSchemas } from './factSchemas.ts'
@@ -27,6 +37,17 @@ function weighing(net: { readonly min: number; readonly max: number }) {
       else if (left > net.max) refuse(context, ['grossG'], 'net-too-big', `That leaves over ${net.max} g.`)
     })
 }
+
+/** Held against a mark by eye. */
+const MARK_METHODS = DOSE_METHODS.filter(
+  (method): method is MarkMethod => method !== 'scale' && !isCountMethod(method),
+)
+
+/** A dose that nobody weighed, as it was seen. */
+const doseSeen = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('mark'), mark: z.enum(MARK_METHODS), at: z.enum(MARK_PLACES) }),
+  z.strictObject({ by: z.literal('count'), of: z.enum(COUNT_METHODS), count: within(BOUNDS.doseCount) }),
+])
 
 const clock = z
   .strictObject({
@@ -70,7 +91,7 @@ export const shotFacts = z
   .strictObject({
     ...factSchemas(FACTS.gate),
     ...factSchemas(FACTS.shot),
-    dose: weighing(BOUNDS.doseNetG).nullable(),
+    dose: z.discriminatedUnion('by', [weighing(BOUNDS.doseNetG), doseSeen]).nullable(),
     tamp: z.strictObject(factSchemas(FACTS.tamp)),
     clock: clock.nullable(),
     cup: weighing(BOUNDS.cupNetG).nullable(),

@@ -64,7 +64,7 @@ export { DOSES_BY, settingAfterBurrMove, settingShown, settingTyped } from './eq
 export type { DosesBy, InnerBurr, PrintedScale } from './equipment/grinder.ts'
 export { ROOM_PARTS, roomReadiness } from './equipment/room.ts'
 export type { RoomPart, RoomState } from './equipment/room.ts'
-export { filterDaysLeft, mineralsG } from './equipment/water.ts'
+export { filterDaysLeft, mineralsG, packets } from './equipment/water.ts'
 // Routines and cautions
 export {
   SAFETY_STEPS,
@@ -146,9 +146,19 @@ export type { AsItStood, GrindBefore, RecordedShot } from './reading/recorded.ts
 export { FAULTS_SHOWN, SHOT_PURPOSES, isCounted, isOfDialIn, isOfTeachers, isTurn } from './shot/purpose.ts'
 export type { FaultShown, ShotPurpose } from './shot/purpose.ts'
 export { CHANGES, NO_CONTEXT, TONGUES, USUAL_FRESHNESS } from './reading/context.ts'
-export { DOSE_METHODS, DOSE_SPREAD_G } from './shot/doseMethod.ts'
+export { COUNT_METHODS, DOSE_METHODS, DOSE_SPREAD_G, isCountMethod } from './shot/doseMethod.ts'
+export {
+  MARK_PLACES,
+  countWanted,
+  doseEstimate,
+  doseMethodOf,
+  isDoseSeen,
+  seenTrim,
+  weighedDoseG,
+} from './shot/doseSeen.ts'
+export type { DoseEstimate, DoseFact, DoseSeen, DoseTrim, MarkPlace } from './shot/doseSeen.ts'
 export type { Change, GrindMoved, MachineKnown, ShotContext, Tongue } from './reading/context.ts'
-export type { DoseMethod } from './shot/doseMethod.ts'
+export type { CountMethod, DoseMethod, MarkMethod } from './shot/doseMethod.ts'
 export { SIGNS } from './shot/signs.ts'
 export type { Sign, SignsSeen } from './shot/signs.ts'
 export type {

@@ -121,6 +121,7 @@ export function demoCoffees(now: Date): FileThing[] {
       origin: '',
       process: '',
       roastLevel: null,
+      isForEspresso: null,
       bagWords: '',
       bagG: 1000,
       bagPrice: null,

@@ -135,6 +135,7 @@ export const RECIPES: FileThing[] = WRITTEN.map(
           drink,
           tastingWords,
           note,
+          coffeeId: null,
         },
       },
     }

@@ -41,6 +41,7 @@ export function demoRooms(now: Date): FileThing[] {
 const ROOMS = [
   room(1, {
     name: 'Quay room',
+    lowDoseRule: 'discard',
     bench: [
       { what: 'Dry cloth, for the basket only', state: 'here', note: 'white' },
       { what: 'Damp cloth, for the wand only', state: 'here', note: 'blue edge' },
@@ -52,6 +53,7 @@ const ROOMS = [
   }),
   room(2, {
     name: 'Sail loft',
+    lowDoseRule: 'top-up',
     bench: [
       { what: 'Dry cloth, for the basket only', state: 'here', note: '' },
       { what: 'Damp cloth, for the wand only', state: 'missing', note: '' },
@@ -81,15 +83,15 @@ function machines(now: Date): FileThing[] {
           basketId: demoId('basket', 1),
           selector: 'none',
           buttons: [
-            { name: 'One cup', suits: 'single' },
-            { name: 'Two cups', suits: 'double' },
+            { name: 'One cup', suits: 'single', ml: 28 },
+            { name: 'Two cups', suits: 'double', ml: 58 },
           ],
         },
         {
           name: 'Group 2',
           basketId: demoId('basket', 2),
           selector: 'double',
-          buttons: [{ name: 'Two cups', suits: 'double' }],
+          buttons: [{ name: 'Two cups', suits: 'double', ml: 58 }],
         },
       ],
     }),
@@ -244,7 +246,7 @@ function scalesAndWater(now: Date): FileThing[] {
       filterChangedOn: null,
       filterLastsDays: null,
       hardnessDh: 4,
-      batch: { litres: 5, mgPerLitre: 120 },
+      batch: { litres: 5, mgPerLitre: 120, packetLitres: null },
     }),
   ]
 }

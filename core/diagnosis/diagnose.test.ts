@@ -48,7 +48,7 @@ test('a move never leaves the scale', () => {
 test('a little fast with a light dose: mend the dose, hold the grind', () => {
   expect(judge(carefulShot({ doseG: 17.4, stopS: 23.5 }))).toMatchObject({
     named: { causes: ['dose-low'] },
-    move: { lever: 'dose', direction: 'more', trimG: expect.closeTo(0.6, 5) },
+    move: { lever: 'dose', direction: 'more', trim: { by: 'mass', g: expect.closeTo(0.6, 5) } },
     hold: ['grind', 'tamp', 'ratio'],
   })
 })

@@ -1,5 +1,4 @@
 import { type ShotContext } from '../reading/context.ts'
-import { DOSE_SPREAD_G } from '../shot/doseMethod.ts'
 import { isBedEven, isGroupHot } from '../reading/gate.ts'
 import type { Readings } from '../reading/types.ts'
 import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
@@ -65,8 +64,8 @@ function measured(
   return { kind: 'measured', key, value, spread, bound }
 }
 
-function doseItems({ dose, of: { context } }: Readings): Evidence[] {
-  return dose.judged ? [measured('dose', dose.deviation, DOSE_SPREAD_G[context.doseMethod])] : []
+function doseItems({ dose }: Readings): Evidence[] {
+  return dose.judged ? [measured('dose', dose.deviation, dose.sdG)] : []
 }
 
 function yieldItems({ of: { facts, recipe } }: Readings): Evidence[] {
@@ -103,7 +102,7 @@ function knownOf(
     items.flatMap((item) => (item.kind === 'measured' && item.key === key ? [item.value] : []))[0] ?? null
   const isBound = items.some((item) => item.kind === 'measured' && item.key === 'time' && item.bound !== null)
   return {
-    doseG: dose.judged && DOSE_SPREAD_G[context.doseMethod] <= EXACT_DOSE_SPREAD_G ? dose.deviation : null,
+    doseG: dose.judged && dose.sdG <= EXACT_DOSE_SPREAD_G ? dose.deviation : null,
     timeLn: timeLn === null || !isBound ? timeLn : Math.sign(timeLn) * Math.max(Math.abs(timeLn), BEYOND_LN),
     isTimeBound: isBound,
     yieldLn: valueOf('yield'),

@@ -116,7 +116,7 @@ test('where the dose is only judged by eye, a word about it moves it without a s
   const said = ask(read({ ...facts, look: { stream: 'even', puck: 'soup' } }, { signs }))
   expect(firstNamed(said)).toBe('dose-low')
   const { move } = said
-  expect(move).toEqual({ lever: 'dose', direction: 'more', trimG: null })
+  expect(move).toEqual({ lever: 'dose', direction: 'more', trim: null })
 })
 
 test('a dose measured by eye weighs less than one on a scale', () => {

@@ -1,6 +1,9 @@
 import type { GrindDirection } from '../equipment/grinder.ts'
+import type { ShotContext } from '../reading/context.ts'
 import { ranFast, ranSlow } from '../reading/flow.ts'
-import type { GateFault, Readings } from '../reading/types.ts'
+import type { DoseMeasured, GateFault, Readings } from '../reading/types.ts'
+import type { Recipe } from '../recipe/recipe.ts'
+import { type DoseTrim, seenTrim } from '../shot/doseSeen.ts'
 import { type Cause, FAULTS, type Fault } from './causes.ts'
 import { type GrindContext, isAtFinest } from './grindMove.ts'
 import { whenToLook } from './nextLook.ts'
@@ -90,11 +93,15 @@ function doseMend(cause: 'dose-low' | 'dose-high', readings: Readings): Move {
   return doseMove(cause === 'dose-low' ? 'more' : 'less', readings)
 }
 
-/** How many grams only a scale says. */
-function doseMove(direction: 'more' | 'less', { dose, of: { context } }: Readings): Move {
-  const isThatWay =
-    dose.judged && context.doseMethod === 'scale' && dose.deviation < 0 === (direction === 'more')
-  return { lever: 'dose', direction, trimG: isThatWay ? -dose.deviation : null }
+/** How many grams only a scale says; what was seen is mended in its own measure. */
+function doseMove(direction: 'more' | 'less', { dose, of: { context, recipe } }: Readings): Move {
+  const isThatWay = dose.judged && dose.deviation < 0 === (direction === 'more')
+  return { lever: 'dose', direction, trim: isThatWay ? trimOf(dose, context, recipe) : null }
+}
+
+function trimOf(dose: DoseMeasured, { doseMethod }: ShotContext, recipe: Recipe): DoseTrim | null {
+  if (dose.seen !== null) return seenTrim(dose.seen, recipe)
+  return doseMethod === 'scale' ? { by: 'mass', g: -dose.deviation } : null
 }
 
 function stopMove(direction: 'later' | 'sooner', { yield: cup }: Readings): Move {

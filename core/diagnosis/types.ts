@@ -1,5 +1,6 @@
 import type { GrindDirection } from '../equipment/grinder.ts'
 import type { GateFault, GateUnknown } from '../reading/types.ts'
+import type { DoseTrim } from '../shot/doseSeen.ts'
 import type { ReadingKind } from '../skill/types.ts'
 import type { Cause } from './causes.ts'
 import type { EvidenceKey, Option } from './evidenceTypes.ts'
@@ -87,7 +88,7 @@ export type Move =
   | { lever: 'observe'; observation: Observation }
   /** How far is worked out when somebody asks: `Diagnosis.grindTo`. */
   | { lever: 'grind'; direction: GrindDirection }
-  | { lever: 'dose'; direction: 'more' | 'less'; trimG: number | null }
+  | { lever: 'dose'; direction: 'more' | 'less'; trim: DoseTrim | null }
   /** `by` is null where nobody measured the cup. */
   | { lever: 'stop'; direction: 'later' | 'sooner'; by: number | null; unit: 'g' | 'ml' }
   | { lever: 'ratio'; direction: 'longer' | 'shorter' }

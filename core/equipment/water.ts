@@ -9,6 +9,11 @@ export function filterDaysLeft(
   return changedOn === null || lastsDays === null ? null : lastsDays - daysBetween(changedOn, onDate)
 }
 
+/** Packets of minerals for a batch of distilled water, of which each is for so many litres; in halves, as one can pour them. */
+export function packets(litres: number, packetLitres: number): number {
+  return Math.round((2 * litres) / packetLitres) / 2
+}
+
 /** Minerals to weigh in for a batch of distilled water, in g. */
 export function mineralsG(litres: number, mgPerLitre: number): number {
   return (litres * mgPerLitre) / 1000

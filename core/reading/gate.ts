@@ -1,18 +1,13 @@
 import type { ShotFacts } from '../shot/facts.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { type ShotContext } from './context.ts'
-import { DOSE_SPREAD_G } from '../shot/doseMethod.ts'
 import { ranSlow } from './flow.ts'
 import { faultShift } from './faultTimes.ts'
 import type { DoseReading, Flow, Gate, GateFault, GateUnknown } from './types.ts'
 
 /** Is this shot evidence about the grind? A fault seen says no; a thing not looked at is named, not assumed. */
-export function gateOf(
-  facts: ShotFacts,
-  dose: DoseReading,
-  { warmUp, doseMethod, isRecipesBasket }: ShotContext,
-): Gate {
-  const doseOut = isDoseOut(dose, DOSE_SPREAD_G[doseMethod]) && dose.judged ? dose.direction : null
+export function gateOf(facts: ShotFacts, dose: DoseReading, { warmUp, isRecipesBasket }: ShotContext): Gate {
+  const doseOut = isDoseOut(dose) && dose.judged ? dose.direction : null
   const { tilt, settled } = facts.tamp
   // Who touched it knows better than the clock on the wall.
   const { noted } = facts
@@ -73,10 +68,11 @@ export function isBedEven({ bedEven, noted }: ShotFacts): boolean | null {
   return noted?.clumps === true ? false : bedEven
 }
 
-/** A dose that was measured by eye is no fault within what an eye errs by. */
-function isDoseOut(dose: DoseReading, spreadG: number): boolean {
+/** A dose that was measured by eye is no fault within what an eye errs by; one that was seen off its mark is. */
+function isDoseOut(dose: DoseReading): boolean {
   if (!dose.judged || dose.standing === 'on') return false
-  return spreadG <= dose.tolerance || Math.abs(dose.deviation) > THRESHOLDS.doseFaultSpreads * spreadG
+  if (dose.seen !== null) return true
+  return dose.sdG <= dose.tolerance || Math.abs(dose.deviation) > THRESHOLDS.doseFaultSpreads * dose.sdG
 }
 
 function trueKeys<K extends string>(flags: Record<K, boolean>): K[] {

@@ -2,6 +2,7 @@ import { THRESHOLDS } from '../thresholds.ts'
 import { asWanted } from '../recipe/asWanted.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
+import { doseEstimate, isDoseSeen } from '../shot/doseSeen.ts'
 import { timeAtTarget } from '../shot/timeAtTarget.ts'
 import { netG } from '../shot/weighing.ts'
 import { yieldShare } from '../shot/yieldShare.ts'
@@ -38,7 +39,7 @@ export function readShot(facts: ShotFacts, its: Recipe, context: ShotContext = N
     if (!isLooked(kind)) return { judged: false, why: 'not-looked-at' }
     return recipe.school?.onlyRecorded.includes(kind) ? { judged: false, why: 'only-recorded' } : reading
   }
-  const dose = judgedOnly('dose', readDose(facts, recipe))
+  const dose = judgedOnly('dose', readDose(facts, recipe, context))
   const taste = judgedOnly('taste', readTaste(facts.taste, recipe))
   const time = timeAtTarget(facts, recipe)
   const tamp = judgedOnly('tamp', readTamp(facts, recipe))
@@ -68,11 +69,15 @@ export function readShot(facts: ShotFacts, its: Recipe, context: ShotContext = N
   }
 }
 
-function readDose(facts: ShotFacts, recipe: Recipe): DoseReading {
-  const doseG = netG(facts.dose)
-  return doseG === null
-    ? { judged: false, why: 'not-weighed' }
-    : measure(doseG, recipe.doseG, recipe.doseToleranceG)
+function readDose(facts: ShotFacts, recipe: Recipe, { doseMethod }: ShotContext): DoseReading {
+  const { dose } = facts
+  const estimate = doseEstimate(facts, recipe, doseMethod)
+  if (estimate === null) return { judged: false, why: dose === null ? 'not-weighed' : 'count-unknown' }
+  return {
+    ...measure(estimate.g, recipe.doseG, recipe.doseToleranceG),
+    sdG: estimate.sdG,
+    seen: isDoseSeen(dose) ? dose : null,
+  }
 }
 
 function readYield(facts: ShotFacts, recipe: Recipe): YieldReading {

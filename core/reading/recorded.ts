@@ -2,7 +2,7 @@ import { type FreshnessWindow, type Frozen, coffeeAge } from '../coffee/age.ts'
 import type { GrinderScale } from '../equipment/equipment.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
-import { netG } from '../shot/weighing.ts'
+import { doseMethodOf, isDoseSeen, weighedDoseG } from '../shot/doseSeen.ts'
 import { signsOfMarks } from '../shot/marks.ts'
 import type { ShotPurpose } from '../shot/purpose.ts'
 import { type Slips, tastedBy } from '../taste/cupTaste.ts'
@@ -119,7 +119,7 @@ function changedBetween(before: RecordedShot, after: RecordedShot): Change[] {
   const within = (most: number) => (a: number, b: number) => Math.abs(a - b) <= most
   const changed: Record<Change, boolean> = {
     grind: differ(({ facts }) => facts.grindSetting, same),
-    dose: differ(({ facts }) => netG(facts.dose), within(SAME_DOSE_G)),
+    dose: differ(({ facts }) => weighedDoseG(facts), within(SAME_DOSE_G)) || isSeenApart(before, after),
     yield: differ(({ facts }) => facts.wanted?.yieldG, same),
     basket: differ(({ stood }) => stood.machine?.basketId, same),
     coffee: differ(({ stood }) => stood.coffee?.roastedOn, same),
@@ -129,6 +129,16 @@ function changedBetween(before: RecordedShot, after: RecordedShot): Change[] {
     tamp: differ(({ facts }) => facts.tamp.tilt, same),
   }
   return CHANGES.filter((change) => changed[change])
+}
+
+/** Doses that were seen in one way, and otherwise. */
+function isSeenApart(
+  { facts: { dose: then } }: RecordedShot,
+  { facts: { dose: now } }: RecordedShot,
+): boolean {
+  if (!isDoseSeen(then) || !isDoseSeen(now)) return false
+  if (then.by === 'mark') return now.by === 'mark' && then.mark === now.mark && then.at !== now.at
+  return now.by === 'count' && then.of === now.of && then.count !== now.count
 }
 
 /** Whether a shot came before another in one session, at the same setting. */
@@ -171,7 +181,7 @@ function contextOf({
     grindOwner,
     // A set looks at all.
     focus: purpose === 'assessment' ? null : (stood.focus ?? null),
-    doseMethod: noted?.doseMethod ?? NO_CONTEXT.doseMethod,
+    doseMethod: doseMethodOf(facts) ?? NO_CONTEXT.doseMethod,
     signs: { ...noted?.signs, ...signsOfMarks(noted?.marks ?? [], facts.clock) },
     tongue: tongueOf(shot, stood),
   }

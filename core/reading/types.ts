@@ -1,5 +1,6 @@
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
+import type { DoseSeen } from '../shot/doseSeen.ts'
 import type { Side, Tilt } from '../shot/seen.ts'
 import type { TimeAtTarget, TimeUnknown } from '../shot/timeAtTarget.ts'
 import type { Account, ReadingKind } from '../skill/types.ts'
@@ -15,6 +16,8 @@ export type Direction = 'under' | 'at' | 'over'
 /** Why a reading is not judged. */
 export type NotJudged =
   | 'not-weighed'
+  /** Nobody knows what one of those that were counted weighs. */
+  | 'count-unknown'
   | 'not-seen'
   | 'not-tasted'
   | 'abandoned'
@@ -40,6 +43,13 @@ export interface Measured {
 export interface Unjudged {
   judged: false
   why: NotJudged
+}
+
+/** A dose in g: as weighed, or as what was seen is likely to weigh; how sure that is, as sd. */
+export interface DoseMeasured extends Measured {
+  sdG: number
+  /** What was seen, where it was not weighed. */
+  seen: DoseSeen | null
 }
 
 /** A yield by mass is in g; by volume in ml, with what that is likely to weigh. */
@@ -77,7 +87,7 @@ export interface TasteMeasured extends Measured {
 }
 
 /** The dose against its target, in g. */
-export type DoseReading = Measured | Unjudged
+export type DoseReading = DoseMeasured | Unjudged
 /** The tamp, as it was seen. */
 export type TampReading = TampSeen | Unjudged
 /** What was in the cup against its target. */

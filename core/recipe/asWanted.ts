@@ -8,9 +8,11 @@ import type { Recipe } from './recipe.ts'
 export function asWanted<R extends Recipe>(recipe: R, wanted: ShotWanted | null | undefined): R {
   if (wanted == null || isAsTheRecipe(wanted)) return recipe
   const yieldG = wanted.yieldG ?? recipe.yieldG
+  const doseG = wanted.doseG ?? recipe.doseG
   const its = {
     ...recipe,
-    doseG: wanted.doseG ?? recipe.doseG,
+    doseG,
+    ...(recipe.doseCount != null && { doseCount: (recipe.doseCount * doseG) / recipe.doseG }),
     yieldG,
     ...(wanted.taste && { taste: wanted.taste }),
   }

@@ -13,6 +13,7 @@ const FINE: RecipeDraft = {
   onlyRecorded: [],
   volume: null,
   basketNominalG: 18,
+  mayExceedBasket: false,
 }
 const codes = (part: Partial<RecipeDraft>) => checkRecipe({ ...FINE, ...part }).map(({ code }) => code)
 
@@ -48,7 +49,7 @@ test.each(RECIPE_PRESETS)('the preset %s agrees with itself', (key) => {
   const { targets } = PRESET_RECIPES[key]
   const { school } = targets
   const draft = { ...targets, ratio: null, onlyRecorded: school.onlyRecorded, volume: school.volume }
-  expect(checkRecipe({ ...draft, basketNominalG: null })).toEqual([])
+  expect(checkRecipe({ ...draft, basketNominalG: null, mayExceedBasket: false })).toEqual([])
 })
 
 test('the presets cover every clock, both ways to read a yield, and a time that is only recorded', () => {

@@ -18,6 +18,8 @@ export interface RecipeDraft {
   volume: { targetMl: number | null; gPerMl: number | null; gPerMlSd: number | null } | null
   /** The basket it hangs on. */
   basketNominalG: number | null
+  /** Whether a dose above that is meant. */
+  mayExceedBasket: boolean
 }
 
 /** Two parts of a recipe that can't both be meant, with what they say. */
@@ -45,10 +47,14 @@ export function checkRecipe(draft: RecipeDraft): RecipeDisagreement[] {
 
 const READINGS = 5
 
-function againstBasket({ doseG, basketNominalG: nominalG }: RecipeDraft): RecipeDisagreement[] {
+function againstBasket({
+  doseG,
+  basketNominalG: nominalG,
+  mayExceedBasket,
+}: RecipeDraft): RecipeDisagreement[] {
   if (doseG === null || nominalG === null) return []
   const overG = doseG - nominalG
-  if (Math.abs(overG) <= THRESHOLDS.basketToleranceG + NOISE) return []
+  if (Math.abs(overG) <= THRESHOLDS.basketToleranceG + NOISE || (overG > 0 && mayExceedBasket)) return []
   return [{ code: overG > 0 ? 'over-basket' : 'under-basket', doseG, nominalG }]
 }
 

@@ -19,6 +19,8 @@ export interface RecipeMethod {
   temperatureC: number | null
   /** null: as the house does. */
   lowDoseRule: LowDoseRule | null
+  /** Whether the dose may knowingly be more than the basket is made for. */
+  mayExceedBasket: boolean
 }
 
 /** One school of espresso, as a start for a recipe of one's own. */
@@ -39,11 +41,20 @@ export const RECIPE_PRESETS = [
   'single',
   'beginners',
   'held-preinfusion',
+  'basket-line',
+  'assisted',
 ] as const
 export type RecipePresetKey = (typeof RECIPE_PRESETS)[number]
 
-/** Tolerances of the dose that houses follow, in g. */
-export const DOSE_TOLERANCES_G = [0.1, 0.3, 0.5] as const
+/** Tolerances of the dose that houses follow, in g, from exact to about; any other can be typed. */
+export const DOSE_TOLERANCES_G = {
+  exact: 0.05,
+  tenth: 0.1,
+  'two-tenths': 0.2,
+  usual: 0.3,
+  half: 0.5,
+  about: 1,
+} as const
 
 const JUDGED: RecipeSchool = { onlyRecorded: [], volume: null, tampForce: null }
 const CUP = { tasteTolerance: 2, sweetMin: 5 }
@@ -53,6 +64,7 @@ const METHOD: RecipeMethod = {
   isTwisted: false,
   temperatureC: 93,
   lowDoseRule: null,
+  mayExceedBasket: false,
 }
 const NORMALE: RecipePreset = {
   targets: {
@@ -116,6 +128,29 @@ export const PRESET_RECIPES: Record<RecipePresetKey, RecipePreset> = {
     { basketSize: 'single' },
   ),
   beginners: but({ doseToleranceG: 0.5, yieldToleranceG: 4, timeMinS: 22, timeMaxS: 36, tasteTolerance: 3 }),
+  'basket-line': but(
+    {
+      doseG: 16,
+      doseToleranceG: 0.8,
+      yieldG: 34,
+      yieldToleranceG: 3,
+      clock: 'drop',
+      timeMinS: 20,
+      timeMaxS: 30,
+    },
+    { method: { ...METHOD, doseBy: 'basket-line' } },
+  ),
+  assisted: but(
+    {
+      doseToleranceG: 1,
+      yieldG: 40,
+      yieldToleranceG: 4,
+      timeMinS: 24,
+      timeMaxS: 34,
+      school: { ...JUDGED, onlyRecorded: ['tamp'] },
+    },
+    { method: { ...METHOD, doseBy: 'machine-light', tampBy: 'lever' } },
+  ),
   'held-preinfusion': but({
     clock: 'pressure',
     timeMinS: 18,

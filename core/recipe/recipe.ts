@@ -11,6 +11,8 @@ export type Clock = (typeof CLOCKS)[number]
 export interface Recipe {
   doseG: number
   doseToleranceG: number
+  /** How many scoops, pulls or seconds make the dose; left out or null where it is not counted. */
+  doseCount?: number | null
   yieldG: number
   yieldToleranceG: number
   clock: Clock

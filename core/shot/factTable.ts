@@ -19,6 +19,7 @@ import {
 /** Bounds of what is weighed, timed and set of a shot, in base units. Whether a value is any good is not said here. */
 export const FACT_BOUNDS = {
   doseNetG: { min: 0.1, max: 40 },
+  doseCount: { min: 0.5, max: 60 },
   cupNetG: { min: 0, max: 400 },
   scaleG: { min: 0, max: 3000 },
   instantS: { min: 0, max: 300 },

@@ -1,4 +1,5 @@
 import type { TasteTargets } from '../recipe/recipe.ts'
+import type { DoseFact } from './doseSeen.ts'
 import { type FactsOf, nothingOf } from './factKinds.ts'
 import { FACTS } from './factTable.ts'
 import type { ShotNotes } from './notes.ts'
@@ -53,7 +54,7 @@ export type ShotMeasures = FactsOf<typeof FACTS.measured>
  * is always "not known", never "fine". Taste axes run 0–10.
  */
 export interface ShotFacts extends FactsOf<typeof FACTS.gate>, FactsOf<typeof FACTS.shot> {
-  dose: Weighing | null
+  dose: DoseFact | null
   tamp: FactsOf<typeof FACTS.tamp>
   clock: ShotClock | null
   cup: Weighing | null

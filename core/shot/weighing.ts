@@ -7,7 +7,7 @@ export function roundG(grams: number): number {
   return Math.round(grams * 1000) / 1000
 }
 
-/** Net weight in g, or null where nothing was weighed. */
+/** Net weight in g, or null where nothing was weighed. A dose may also be seen: `weighedDoseG`. */
 export function netG(weighing: Weighing | null): number | null {
   if (weighing === null) return null
   return weighing.by === 'net' ? weighing.netG : roundG(weighing.grossG - weighing.tareG)

@@ -7,6 +7,9 @@ test.each([
   ['F', 93, 199.4],
   ['kgf', 130, 13.256],
   ['lbf', 130, 29.225],
+  ['kg', 640, 0.64],
+  ['lb', 453.59237, 1],
+  ['gal', 3.785411784, 1],
   ['g', 18.2, 18.2],
 ] as const)('in %s %d of the base unit show as %d', (unit, base, shown) => {
   expect(fromBase(unit, base)).toBeCloseTo(shown, 3)

@@ -4,6 +4,10 @@ export const UNITS = {
   volume: ['ml', 'floz'],
   temperature: ['C', 'F'],
   force: ['N', 'kgf', 'lbf'],
+  /** Coffee in bags. */
+  stock: ['g', 'kg', 'lb'],
+  /** Water for a machine. */
+  water: ['l', 'gal'],
 } as const
 
 export type Quantity = keyof typeof UNITS
@@ -13,8 +17,15 @@ export type Unit = UnitOf<Quantity>
 /** One chosen unit for each quantity. */
 export type UnitChoice = { [Q in Quantity]: UnitOf<Q> }
 
-/** g, ml, °C and N: what is stored, and what is shown until someone chooses otherwise. */
-export const BASE_UNITS: UnitChoice = { mass: 'g', volume: 'ml', temperature: 'C', force: 'N' }
+/** g, ml, °C, N and l: what is stored, and what is shown until someone chooses otherwise. */
+export const BASE_UNITS: UnitChoice = {
+  mass: 'g',
+  volume: 'ml',
+  temperature: 'C',
+  force: 'N',
+  stock: 'g',
+  water: 'l',
+}
 
 /** shown = base × perBase + offset, with so many decimals. */
 interface UnitRule {
@@ -32,6 +43,10 @@ const RULES: Record<Unit, UnitRule> = {
   F: { perBase: 1.8, offset: 32, decimals: 1 },
   N: { perBase: 1, offset: 0, decimals: 0 },
   kgf: { perBase: 1 / 9.80665, offset: 0, decimals: 1 },
+  kg: { perBase: 1 / 1000, offset: 0, decimals: 2 },
+  lb: { perBase: 1 / 453.59237, offset: 0, decimals: 2 },
+  l: { perBase: 1, offset: 0, decimals: 1 },
+  gal: { perBase: 1 / 3.785411784, offset: 0, decimals: 2 },
   lbf: { perBase: 1 / 4.4482216152605, offset: 0, decimals: 1 },
 }
 
@@ -40,7 +55,7 @@ export function decimalsOf(unit: Unit): number {
   return RULES[unit].decimals
 }
 
-/** A base value (g, ml, °C, N) in a unit. */
+/** A base value (g, ml, °C, N, l) in a unit. */
 export function fromBase(unit: Unit, base: number): number {
   return base * RULES[unit].perBase + RULES[unit].offset
 }

@@ -89,6 +89,13 @@ test.each([
     '18, 600, 582',
     'shot_dose_one_way',
   ],
+  [
+    'a dose both seen and weighed',
+    'dose_net_g, dose_seen_by, dose_seen_at',
+    "18, 'line', 'at'",
+    'shot_dose_seen_or_weighed',
+  ],
+  ['a dose seen by nothing', 'dose_count', '3', 'shot_dose_seen_or_weighed'],
   ['an unheard-of stream', 'stream', "'purple'", 'shot_stream'],
 ])('the schema itself refuses %s', async (_name, columns, values, constraint) => {
   const { academyId } = DEMO.academy

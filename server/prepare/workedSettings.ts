@@ -8,7 +8,13 @@ import {
   recordedOf,
   teaches,
 } from '@calm-apron/contract'
-import { type InnerBurr, netG, readRecorded, retentionG, settingAfterBurrMove } from '@calm-apron/core'
+import {
+  type InnerBurr,
+  readRecorded,
+  retentionG,
+  settingAfterBurrMove,
+  weighedDoseG,
+} from '@calm-apron/core'
 import { notThere } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { findRecipeRevisions, listShots } from '../shots/queries.ts'
@@ -54,7 +60,7 @@ export async function workedSettings(errand: Errand, grinderId: string): Promise
 
 /** What stayed in the grinder, where beans and grounds were weighed. */
 function retainedIn({ current: { facts } }: ShotSummary): number[] {
-  const [beansInG, doseG] = [facts.noted?.beansInG ?? null, netG(facts.dose)]
+  const [beansInG, doseG] = [facts.noted?.beansInG ?? null, weighedDoseG(facts)]
   return beansInG === null || doseG === null ? [] : [retentionG(beansInG, doseG)]
 }
 

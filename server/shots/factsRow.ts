@@ -1,5 +1,5 @@
 import { NOTED_VERSION, type ShotInput, upcastNotes } from '@calm-apron/contract'
-import type { Weighing } from '@calm-apron/core'
+import { type DoseSeen, type Weighing, isCountMethod, isDoseSeen } from '@calm-apron/core'
 import type { InferInsertModel, InferSelectModel } from 'drizzle-orm'
 import type { shotRevision } from '../database/schema/index.ts'
 
@@ -24,7 +24,7 @@ type FactColumns = Omit<Required<InferInsertModel<typeof shotRevision>>, OtherCo
 
 /** Facts as the columns they are stored in. */
 export function toColumns(facts: StoredFacts): FactColumns {
-  const dose = weighingColumns(facts.dose)
+  const dose = weighingColumns(isDoseSeen(facts.dose) ? null : facts.dose)
   const cup = weighingColumns(facts.cup)
   return {
     grindSetting: facts.grindSetting,
@@ -38,6 +38,7 @@ export function toColumns(facts: StoredFacts): FactColumns {
     doseGrossG: dose.grossG,
     doseTareG: dose.tareG,
     doseVesselId: dose.vesselId,
+    ...doseSeenColumns(facts.dose),
     tampTilt: facts.tamp.tilt,
     tampLowSide: facts.tamp.lowSide,
     tampSettled: facts.tamp.settled,
@@ -74,7 +75,7 @@ export function toFacts(row: RevisionRow): StoredFacts {
     basketDry: row.basketDry,
     rightBasket: row.rightBasket,
     bedEven: row.bedEven,
-    dose: toWeighing(row.doseNetG, row.doseGrossG, row.doseTareG, row.doseVesselId),
+    dose: toDoseSeen(row) ?? toWeighing(row.doseNetG, row.doseGrossG, row.doseTareG, row.doseVesselId),
     tamp: { tilt: row.tampTilt, lowSide: row.tampLowSide, settled: row.tampSettled },
     clock: toClock(row),
     cup: toWeighing(row.cupNetG, row.cupGrossG, row.cupTareG, row.cupVesselId),
@@ -112,6 +113,20 @@ function weighingColumns(weighing: Weighing | null): WeighingColumns {
   return weighing.by === 'net'
     ? { ...empty, netG: weighing.netG }
     : { ...empty, grossG: weighing.grossG, tareG: weighing.tareG, vesselId: weighing.vesselId }
+}
+
+function doseSeenColumns(
+  dose: StoredFacts['dose'],
+): Pick<FactColumns, 'doseSeenBy' | 'doseSeenAt' | 'doseCount'> {
+  if (dose?.by === 'mark') return { doseSeenBy: dose.mark, doseSeenAt: dose.at, doseCount: null }
+  if (dose?.by === 'count') return { doseSeenBy: dose.of, doseSeenAt: null, doseCount: dose.count }
+  return { doseSeenBy: null, doseSeenAt: null, doseCount: null }
+}
+
+function toDoseSeen({ doseSeenBy: by, doseSeenAt: at, doseCount: count }: RevisionRow): DoseSeen | null {
+  if (by === null || by === 'scale') return null
+  if (isCountMethod(by)) return count === null ? null : { by: 'count', of: by, count }
+  return at === null ? null : { by: 'mark', mark: by, at }
 }
 
 function toWeighing(

@@ -23,6 +23,21 @@ const correction = (basedOnNo: number, netG: number, reason = 'read the wrong li
 })
 
 describe('recording', () => {
+  test.each([
+    [{ by: 'mark', mark: 'basket-line', at: 'below' }],
+    [{ by: 'count', of: 'lever-pulls', count: 6.5 }],
+  ] as const)('a dose that was seen is kept as seen: %j', async (dose) => {
+    const shotId = newId()
+    const answer = await put(shotId, shotOf({ dose })).expect(201)
+    expect(shotSummary.parse(answer.body).current.facts.dose).toEqual(dose)
+    // A page of the last release knows weights alone, and is told that none is known.
+    const former = await server.http
+      .get(`/api/v1/shots/${shotId}`)
+      .set('Calm-Apron-Contract', '1')
+      .expect(200)
+    expect(former.body).toMatchObject({ current: { facts: { dose: null } } })
+  })
+
   test('a shot is made once, and comes back as it was sent', async () => {
     const shotId = newId()
     const body = shotOf({

@@ -19,6 +19,7 @@ export const coffeeThing = (
     origin: '',
     process: '',
     roastLevel: null,
+    isForEspresso: null,
     bagWords: '',
     bagG: 1000,
     bagPrice: null,

@@ -47,7 +47,9 @@ export const RECIPE_REVISION: Today['recipes'][number] = {
     isTwisted: false,
     temperatureC: null,
     lowDoseRule: null,
+    mayExceedBasket: false,
   },
+  coffeeId: null,
   drink: '',
   tastingWords: '',
   note: '',
@@ -92,6 +94,7 @@ const group = (name: string): TodayBar['machines'][number]['groups'][number] => 
 export const barOf = (also: Partial<TodayBar> = {}): TodayBar => ({
   barId: BAR,
   name: 'Quay room',
+  lowDoseRule: 'discard',
   bench: [],
   machines: [
     {

@@ -32,6 +32,8 @@ export const coffeeContent = z.strictObject({
   origin: shortText,
   process: shortText,
   roastLevel: z.enum(ROAST_LEVELS).nullable(),
+  /** Whether its bag says that it is for espresso; null: nobody looked. */
+  isForEspresso: z.boolean().nullable().default(null),
   bagWords: line(BOUNDS.noteLength),
   bagG: within(BOUNDS.bagG).nullable(),
   bagPrice: within(BOUNDS.money).nullable(),
@@ -43,7 +45,7 @@ export const coffeeContent = z.strictObject({
 })
 export type CoffeeContent = z.infer<typeof coffeeContent>
 
-/** Begun in a place of its own, by the usual window and delivery. */
+/** Begun in a place of its own, by the usual window and delivery. Nobody looked what it is for before version 4. */
 export const coffee = definedKind({
   content: coffeeContent,
   parent: null,
@@ -51,5 +53,5 @@ export const coffee = definedKind({
   parts: {
     density: () => ({ gPerMl: THRESHOLDS.beverageGPerMl, gPerMlSd: THRESHOLDS.beverageGPerMlSd }),
   },
-  steps: firstSteps(),
+  steps: [...firstSteps(), (content) => ({ isForEspresso: null, ...content })],
 })

@@ -19,6 +19,8 @@ export const grinderContent = z
     touchingAt: within(BOUNDS.grindSetting).nullable(),
     onlyWhileRunning: z.boolean(),
     purgeG: within(BOUNDS.purgeG),
+    /** Beans weighed in above the dose, for what spills and stays; null: none. */
+    overWeighG: within(BOUNDS.purgeG).nullable().default(null),
     dosesBy: z.enum(DOSES_BY),
     /** `settingsPerUnit` null: nobody knows how far it shifts the outer scale, and a move begins a new history. */
     innerBurr: z
@@ -56,7 +58,7 @@ function withoutSetting(portion: unknown): unknown {
   return typeof portion === 'object' ? { settingAt: null, ...portion } : portion
 }
 
-/** Nobody was asked at which setting a portion was weighed before version 3. */
+/** Nobody was asked at which setting a portion was weighed before version 3, nor how many beans above the dose before 4. */
 export const grinder = definedKind({
   content: grinderContent,
   parent: 'bar',
@@ -71,6 +73,7 @@ export const grinder = definedKind({
     touchingAt: null,
     onlyWhileRunning: false,
     purgeG: 5,
+    overWeighG: null,
     dosesBy: 'weight',
     innerBurr: null,
     portions: [],
@@ -84,9 +87,12 @@ export const grinder = definedKind({
     lock: () => ({ personId: '', reason: '' }),
   },
   keeper: ({ lock }) => lock && { path: 'lock', personId: lock.personId },
-  steps: firstSteps((content) =>
-    Array.isArray(content['portions'])
-      ? { ...content, portions: content['portions'].map(withoutSetting) }
-      : content,
-  ),
+  steps: [
+    ...firstSteps((content) =>
+      Array.isArray(content['portions'])
+        ? { ...content, portions: content['portions'].map(withoutSetting) }
+        : content,
+    ),
+    (content) => ({ overWeighG: null, ...content }),
+  ],
 })

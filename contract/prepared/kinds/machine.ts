@@ -39,7 +39,14 @@ export const machineContent = z
         name,
         basketId: id.nullable(),
         selector: z.enum(SELECTORS),
-        buttons: list(z.strictObject({ name, suits: z.enum(BASKET_SIZES) })),
+        buttons: list(
+          z.strictObject({
+            name,
+            suits: z.enum(BASKET_SIZES),
+            /** What it is set to let through; null where nobody has looked. */
+            ml: within(BOUNDS.targetMl).nullable().default(null),
+          }),
+        ),
       }),
     ).min(1),
   })
@@ -49,7 +56,13 @@ export const machineContent = z
   })
 export type MachineContent = z.infer<typeof machineContent>
 
-/** Nobody was asked what a machine’s water is set to before version 3. */
+const withMl = (button: unknown) => (typeof button === 'object' ? { ml: null, ...button } : button)
+const withButtons = (group: unknown) =>
+  typeof group === 'object' && group !== null && 'buttons' in group && Array.isArray(group.buttons)
+    ? { ...group, buttons: group.buttons.map(withMl) }
+    : group
+
+/** Nobody was asked what a machine’s water is set to before version 3, nor its buttons before 4. */
 export const machine = definedKind({
   content: machineContent,
   parent: 'bar',
@@ -71,10 +84,14 @@ export const machine = definedKind({
   parts: {
     gauge: () => ({ fromBar: 8, toBar: 10 }),
     groups: () => ({ name: '', basketId: null, selector: 'none', buttons: [] }),
-    buttons: () => ({ name: '', suits: 'double' }),
+    buttons: () => ({ name: '', suits: 'double', ml: null }),
   },
   namedKinds: ['basket'],
   names: ({ groups }) =>
     groups.flatMap(({ basketId }, index) => namedBasket(`groups.${index}.basketId`, basketId)),
-  steps: firstSteps((content) => ({ setC: null, ...content })),
+  steps: [
+    ...firstSteps((content) => ({ setC: null, ...content })),
+    (content) =>
+      Array.isArray(content['groups']) ? { ...content, groups: content['groups'].map(withButtons) } : content,
+  ],
 })

@@ -43,6 +43,8 @@ export const recipeTargets = z
   .strictObject({
     doseG: within(BOUNDS.doseNetG),
     doseToleranceG: within(BOUNDS.toleranceG),
+    /** How many scoops, pulls or seconds make the dose; null: it is not counted. */
+    doseCount: within(BOUNDS.doseCount).nullable().exactOptional(),
     yieldG: within(BOUNDS.targetG),
     yieldToleranceG: within(BOUNDS.toleranceG),
     clock: z.enum(CLOCKS),
@@ -71,6 +73,8 @@ const recipeMethod = z.strictObject({
   isTwisted: z.boolean(),
   temperatureC: within(BOUNDS.temperatureC).nullable(),
   lowDoseRule: z.enum(LOW_DOSE_RULES).nullable(),
+  /** Whether the dose may knowingly be more than the basket is made for. */
+  mayExceedBasket: z.boolean().default(false),
 }) satisfies z.core.$ZodType<RecipeMethod>
 
 /** All that a recipe says. */
@@ -78,6 +82,8 @@ export const recipeContent = z.strictObject({
   name,
   targets: recipeTargets,
   method: recipeMethod,
+  /** The coffee it is for; null: whichever it is, as that says. */
+  coffeeId: id.nullable().default(null),
   /** The drink it is for, in the house's own words. */
   drink: line({ min: 0, max: BOUNDS.nameLength.max }),
   tastingWords: line(BOUNDS.noteLength),
@@ -86,7 +92,9 @@ export const recipeContent = z.strictObject({
 })
 export type RecipeContent = z.infer<typeof recipeContent>
 
-/** Recipes are begun from a preset, at a place of their own. */
+const asBefore = { mayExceedBasket: false }
+
+/** Recipes are begun from a preset, at a place of their own. No coffee and no such dose was asked for before version 4. */
 export const recipe = definedKind({
   content: recipeContent,
   parent: null,
@@ -101,9 +109,19 @@ export const recipe = definedKind({
     taste: () => ({ sour: 3, sweet: 7, bitter: 3 }),
     tampForce: () => ({ targetN: 130, toleranceN: 20 }),
   },
-  namedKinds: ['basket'],
-  names: ({ method }) => namedBasket('method.basketId', method.basketId),
-  steps: firstSteps(),
+  namedKinds: ['basket', 'coffee'],
+  names: ({ method, coffeeId }) => [
+    ...namedBasket('method.basketId', method.basketId),
+    ...(coffeeId === null ? [] : [{ path: 'coffeeId', kind: 'coffee', preparedId: coffeeId }]),
+  ],
+  steps: [
+    ...firstSteps(),
+    ({ method, ...content }) => ({
+      coffeeId: null,
+      ...content,
+      method: typeof method === 'object' ? { ...asBefore, ...method } : method,
+    }),
+  ],
 })
 
 /** A recipe as it stood when a shot was judged by it. */

@@ -4,8 +4,10 @@ import {
   type AsItStood,
   FAULTS_SHOWN,
   type FaultShown,
+  DOSE_METHODS,
   FIRST_DROPS,
   GRIND_OWNERS,
+  MARK_PLACES,
   PUCKS,
   SHOT_PURPOSES,
   SIDES,
@@ -139,6 +141,10 @@ export const shotRevision = pgTable(
     doseGrossG: measured('dose_gross_g'),
     doseTareG: measured('dose_tare_g'),
     doseVesselId: uuid('dose_vessel_id'),
+    /** By which mark or count a dose was seen that nobody weighed; where it stood, or how many went in. */
+    doseSeenBy: text('dose_seen_by', { enum: DOSE_METHODS }),
+    doseSeenAt: text('dose_seen_at', { enum: MARK_PLACES }),
+    doseCount: measured('dose_count'),
     tampTilt: text('tamp_tilt', { enum: TILTS }),
     tampLowSide: text('tamp_low_side', { enum: SIDES }),
     tampSettled: boolean('tamp_settled'),
@@ -210,6 +216,10 @@ export const shotRevision = pgTable(
       'shot_dose_one_way',
       sql`num_nonnulls(${t.doseNetG}, ${t.doseGrossG}) <= 1 and (${t.doseGrossG} is null) = (${t.doseTareG} is null)`,
     ),
+    check(
+      'shot_dose_seen_or_weighed',
+      sql`num_nonnulls(${t.doseSeenAt}, ${t.doseCount}) = num_nonnulls(${t.doseSeenBy}) and num_nonnulls(${t.doseSeenBy}, ${t.doseNetG}, ${t.doseGrossG}) <= 1`,
+    ),
     // A check passes on null, so each part is made a number first.
     check(
       'shot_dose_positive',
@@ -238,6 +248,8 @@ export const shotRevision = pgTable(
       sql`coalesce(${t.preinfusionEndS} <= ${t.stopS}, ${t.preinfusionEndS} is null) and coalesce(${t.lastDripS} >= ${t.stopS}, ${t.lastDripS} is null)`,
     ),
     check('shot_low_side_tilted', sql`${t.tampLowSide} is null or coalesce(${t.tampTilt} <> 'level', false)`),
+    check('shot_dose_seen_by', oneOf(t.doseSeenBy, DOSE_METHODS)),
+    check('shot_dose_seen_at', oneOf(t.doseSeenAt, MARK_PLACES)),
     check('shot_tamp_tilt', oneOf(t.tampTilt, TILTS)),
     check('shot_tamp_low_side', oneOf(t.tampLowSide, SIDES)),
     check('shot_first_drop', oneOf(t.firstDrop, FIRST_DROPS)),

@@ -15,7 +15,13 @@ const FORMER_WORD: Readonly<Record<string, string>> = {
   'dial-in': 'experiment',
   demonstration: 'experiment',
   comparison: 'experiment',
+  'basket-line': 'line',
+  mound: 'eye',
+  seconds: 'eye',
 }
+
+/** What the last release could only say of some of it; of the rest it is told that nothing is known. */
+const FORMER_NOTHING: ReadonlySet<string> = new Set(['dose'])
 
 /** Whether a request comes from a page of an earlier release; those of the first named no version. */
 export function isFormerPage(req: Pick<Request, 'get'>): boolean {
@@ -69,6 +75,7 @@ function sayObject(value: object, shape: Record<string, Shape>): unknown {
     const wanted = shape[key] ?? shape['*']
     if (wanted === undefined) continue
     said[key] = say(each, wanted)
+    if (said[key] === UNSAYABLE && FORMER_NOTHING.has(key)) said[key] = null
     if (said[key] === UNSAYABLE) return UNSAYABLE
   }
   return said

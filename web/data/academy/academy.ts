@@ -71,6 +71,7 @@ export const useAcademy = defineStore('academy', () => {
   const leadsOf = (machineId: string | null) =>
     today.value?.leads.find((each) => each.machineId === machineId)?.leadsG ?? []
 
+  const coffee = (coffeeId: string) => today.value?.coffees.find((each) => each.coffeeId === coffeeId) ?? null
   const coffeeOfBag = (bagId: string | null) =>
     today.value?.coffees.find(({ bags }) => bags.some((bag) => bag.bagId === bagId)) ?? null
 
@@ -99,6 +100,7 @@ export const useAcademy = defineStore('academy', () => {
     machineKnown,
     basketInGroup,
     leadsOf,
+    coffee,
     coffeeOfBag,
   }
 })

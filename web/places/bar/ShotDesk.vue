@@ -4,6 +4,7 @@ import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, onMounted } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ShotRails from '../../shot/rails/ShotRails.vue'
+import { doseAsks } from '../../shot/dose/doseMethod.ts'
 import CautionNote from '../../shot/cautions/CautionNote.vue'
 import BarTop from './BarTop.vue'
 import ClockFace from './ClockFace.vue'
@@ -80,9 +81,10 @@ useBarKeys({
   },
 })
 /** A house that goes by volume reads its cup before anybody weighs it. */
-const asks = computed(() =>
-  draft.step === 'cup' && recipe.value?.targets.school.volume ? 'volume' : draft.step,
-)
+const asks = computed(() => {
+  if (draft.step === 'cup' && recipe.value?.targets.school.volume) return 'volume'
+  return draft.step === 'dose' ? doseAsks(draft, recipe.value) : draft.step
+})
 </script>
 
 <template>

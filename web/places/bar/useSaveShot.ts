@@ -1,15 +1,15 @@
-import { netG } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { PartNotFetched, useAppFiles } from '../../data/files/appFiles.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
+import { doseTastedG } from '../../shot/tasting/doseTasted.ts'
 import { useCupsTasted } from '../../shot/tasting/cupsTasted.ts'
 import { faultShownOf } from '../../shot/draft/shotDraft.ts'
 import { type ShotRun, useShotRuns } from '../../shot/run/shotRuns.ts'
 
 /** Records a shot that is under way: on this device at once, on the server as soon as it can be reached. */
-export function useSaveShot({ draft, read, series, device, help, becomes }: ShotRun) {
+export function useSaveShot({ draft, read, recipe, series, device, help, becomes }: ShotRun) {
   const router = useRouter()
   const door = useDoor()
   const outbox = useOutbox()
@@ -88,8 +88,9 @@ export function useSaveShot({ draft, read, series, device, help, becomes }: Shot
       body: { takenBy: door.personId, takenAt, picture },
     }))
     await outbox.addAll([{ kind: 'shot', shotId, body }, ...photos], shotId)
-    const { taste, dose } = body.facts
-    if (Object.values(taste).some((value) => value !== null)) cups.tasted(door.personId, netG(dose) ?? 0)
+    const { taste } = body.facts
+    if (Object.values(taste).some((value) => value !== null))
+      cups.tasted(door.personId, doseTastedG(body.facts, recipe.value?.targets ?? null))
   }
 
   return { save, isSaving, firstIssue }

@@ -1,7 +1,15 @@
 import { type RoutineStep, askedBefore } from '@calm-apron/contract'
-import { BAR_STEPS, type BarStep, type StepKey, isStepAsked } from '@calm-apron/core'
+import {
+  BAR_STEPS,
+  type BarStep,
+  type DoseFact,
+  type StepKey,
+  isDoseSeen,
+  isStepAsked,
+} from '@calm-apron/core'
 import { computed } from 'vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
+import { useDoseWords } from '../../shot/dose/useDoseWords.ts'
 import { answerIn } from '../../shot/facts/draftAnswers.ts'
 import { rowsAt } from '../../shot/facts/factRows.ts'
 import type { ShotRun } from '../../shot/run/shotRuns.ts'
@@ -39,6 +47,7 @@ const BAR_STEP_OF: Record<StepKey, BarStep> = {
 /** The steps of a shot at the bar, which of them say something already, and what. */
 export function useStepsDone({ draft, read, routine }: ShotRun) {
   const format = useFormat()
+  const doseWords = useDoseWords()
 
   /** What the day looks at. Where both taste on notes of their own, that comes after the first call. */
   const steps = computed(() =>
@@ -62,10 +71,15 @@ export function useStepsDone({ draft, read, routine }: ShotRun) {
     return new Set(steps.value.filter((step) => isKnown[step]))
   })
   const summaries = computed<Partial<Record<BarStep, string>>>(() => ({
-    ...(read.value.dose.netG !== null && { dose: format.mass(read.value.dose.netG) }),
+    ...doseSummary(read.value.facts.dose),
     ...(read.value.facts.clock && { pull: format.seconds(read.value.facts.clock.stopS) }),
     ...(read.value.cup.netG !== null && { cup: format.mass(read.value.cup.netG) }),
   }))
+  function doseSummary(dose: DoseFact | null): { dose?: string } {
+    if (isDoseSeen(dose)) return { dose: doseWords.seenWords(dose) }
+    const { netG } = read.value.dose
+    return netG === null ? {} : { dose: format.mass(netG) }
+  }
   const nextStep = computed(() => steps.value[steps.value.indexOf(draft.step) + 1] ?? null)
 
   /** The routine's own steps, each at the bar's step where it is done; one of the house's own stays with the one before. */

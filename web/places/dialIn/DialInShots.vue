@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { netG } from '@calm-apron/core'
+import { weighedDoseG } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -25,7 +25,7 @@ const rows = computed(() =>
       const before = props.shots[index - 1]?.shot.current.facts ?? null
       const facts = shot.current.facts
       const dose = readings.dose.judged ? readings.dose.value : null
-      const doseBefore = before === null ? null : netG(before.dose)
+      const doseBefore = before === null ? null : weighedDoseG(before)
       const isBothMoved =
         before !== null &&
         before.grindSetting !== facts.grindSetting &&

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Change, type ShotFacts, type Recipe, brewRatio, netG } from '@calm-apron/core'
+import { type Change, type ShotFacts, type Recipe, brewRatio, netG, weighedDoseG } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../kit/units/useFormat.ts'
@@ -15,8 +15,8 @@ const { t } = useI18n()
 const format = useFormat()
 
 const figures = computed(() => {
-  const { clock, dose, cup, noted } = props.facts
-  const [doseG, cupG] = [netG(dose), netG(cup)]
+  const { clock, cup, noted } = props.facts
+  const [doseG, cupG] = [weighedDoseG(props.facts), netG(cup)]
   const flowing = clock?.firstDropS == null ? null : clock.stopS - clock.firstDropS
   const predicted = noted?.predicted ?? null
   const miss = (s: number) => t('figures.miss', { miss: format.seconds(Math.abs((props.timeS ?? s) - s)) })

@@ -1,5 +1,6 @@
 import type { Diagnosis, GrindTo, Move, Reason, WeighedEvidence } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
+import { useDoseWords } from '../../shot/dose/useDoseWords.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
 const TAMP_WORDS = {
@@ -22,6 +23,7 @@ function sureWord(probability: number) {
 export function useDiagnosisWords() {
   const { t } = useI18n()
   const format = useFormat()
+  const dose = useDoseWords()
 
   /** @param printed how a setting is said on the grinder that it is of */
   function moveWords(
@@ -71,9 +73,10 @@ export function useDiagnosisWords() {
     return [head, way, ...back].join(' ')
   }
 
-  function doseWords({ direction, trimG }: Extract<Move, { lever: 'dose' }>): string {
-    if (trimG === null) return t(direction === 'more' ? 'move.doseMore' : 'move.doseLess')
-    return t(trimG < 0 ? 'move.doseOut' : 'move.doseAdd', { amount: format.massApart(trimG) })
+  function doseWords({ direction, trim }: Extract<Move, { lever: 'dose' }>): string {
+    if (trim === null) return t(direction === 'more' ? 'move.doseMore' : 'move.doseLess')
+    if (trim.by !== 'mass') return t('move.doseSeen', { trim: dose.trimWords(trim) })
+    return t(trim.g < 0 ? 'move.doseOut' : 'move.doseAdd', { amount: format.massApart(trim.g) })
   }
 
   function reasonWords(reason: Reason): string {

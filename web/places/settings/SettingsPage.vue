@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UNITS } from '@calm-apron/core'
+import { type Quantity, UNITS, type Unit } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import { TONES, usePreferences } from '../../kit/preferences.ts'
@@ -7,8 +7,14 @@ import { TONES, usePreferences } from '../../kit/preferences.ts'
 const { t } = useI18n()
 const preferences = usePreferences()
 
-function unitOptions<U extends string>(units: readonly U[]): { value: U; label: string }[] {
+function unitOptions(units: readonly Unit[]): { value: Unit; label: string }[] {
   return units.map((value) => ({ value, label: t(`unit.${value}`) }))
+}
+// Object.keys forgets that the keys are quantities.
+const QUANTITIES = Object.keys(UNITS) as Quantity[]
+/** Of the units of that quantity alone. */
+function choose(quantity: Quantity, unit: Unit): void {
+  Object.assign(preferences.units, { [quantity]: unit })
 }
 const tones = TONES.map((value) => ({ value, label: t(`settings.${value}`) }))
 </script>
@@ -20,24 +26,12 @@ const tones = TONES.map((value) => ({ value, label: t(`settings.${value}`) }))
       <h2 id="units">{{ t('settings.units') }}</h2>
       <p class="soft">{{ t('settings.unitsHint') }}</p>
       <ChoiceRow
-        v-model="preferences.units.mass"
-        :label="t('settings.mass')"
-        :options="unitOptions(UNITS.mass)"
-      />
-      <ChoiceRow
-        v-model="preferences.units.volume"
-        :label="t('settings.volume')"
-        :options="unitOptions(UNITS.volume)"
-      />
-      <ChoiceRow
-        v-model="preferences.units.temperature"
-        :label="t('settings.temperature')"
-        :options="unitOptions(UNITS.temperature)"
-      />
-      <ChoiceRow
-        v-model="preferences.units.force"
-        :label="t('settings.force')"
-        :options="unitOptions(UNITS.force)"
+        v-for="quantity in QUANTITIES"
+        :key="quantity"
+        :label="t(`settings.${quantity}`)"
+        :options="unitOptions(UNITS[quantity])"
+        :model-value="preferences.units[quantity]"
+        @update:model-value="choose(quantity, $event)"
       />
     </section>
     <section aria-labelledby="tone">

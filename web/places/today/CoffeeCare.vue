@@ -26,7 +26,7 @@ const today = computed(() => dateInZone(now.value, academy.timeZone))
     <span class="soft">{{ coffee.roaster }}</span>
     <div v-for="bag in coffee.bags.filter(({ openedOn }) => openedOn !== null)" :key="bag.bagId">
       <BagLine :bag="bag" :window="coffee.freshness" :on-date="today" />
-      <p class="soft">{{ t('bag.left', { left: format.mass(bag.leftG) }) }}</p>
+      <p class="soft">{{ t('bag.left', { left: format.quantity('stock', bag.leftG) }) }}</p>
     </div>
   </div>
 </template>

@@ -50,7 +50,11 @@ export function useCare() {
     if (bag.openedOn !== null && shots < FEW_SHOTS)
       found.push({
         key: `low ${bag.bagId}`,
-        says: t('bag.today.low', { coffee: coffee.name, bag: bag.name, left: format.mass(bag.leftG) }, shots),
+        says: t(
+          'bag.today.low',
+          { coffee: coffee.name, bag: bag.name, left: format.quantity('stock', bag.leftG) },
+          shots,
+        ),
         to,
       })
     return found

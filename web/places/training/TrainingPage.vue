@@ -4,7 +4,7 @@ import {
   type LeftReady,
   canReopen,
   nameOfFocus,
-  netG,
+  weighedDoseG,
   pricePerKg,
   spentOn,
 } from '@calm-apron/core'
@@ -53,7 +53,7 @@ const spent = computed(() => {
   return spentOn(
     real.toReversed().map(({ shot: { current } }) => ({
       setting: current.facts.grindSetting,
-      doseG: netG(current.facts.dose),
+      doseG: weighedDoseG(current.facts),
     })),
     {
       usualDoseG: recipe.value.targets.doseG,

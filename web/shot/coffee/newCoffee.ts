@@ -12,6 +12,7 @@ export function newCoffee(): CoffeeContent {
     origin: '',
     process: '',
     roastLevel: null,
+    isForEspresso: null,
     bagWords: '',
     bagG: null,
     bagPrice: null,

@@ -1,5 +1,5 @@
 import { SHOT_BY_ITSELF } from '@calm-apron/contract'
-import { BASE_UNITS, noNotes, unknownFacts } from '@calm-apron/core'
+import { BASE_UNITS, type DoseMethod, noNotes, unknownFacts } from '@calm-apron/core'
 import { carefulShot } from '@calm-apron/core/testing'
 import { readDraft } from './readDraft.ts'
 import { type ShotDraft, draftOf, upToDate } from './shotDraft.ts'
@@ -55,6 +55,33 @@ test('a comma is a decimal sign, and gross less tare is net', () => {
   const { dose, facts } = readDraft(draft({ dose: weighed('605,7', '586.4') }))
   expect(facts.dose).toEqual({ by: 'gross', grossG: 605.7, tareG: 586.4, vesselId: null })
   expect(dose.netG).toBe(19.3)
+})
+
+test('a dose that nobody weighs is its mark or its count, kept as seen; a weight that was typed wins', () => {
+  const by = (doseMethod: DoseMethod, also: Partial<ShotDraft> = {}) =>
+    readDraft(draft({ noted: { ...noNotes(), doseMethod }, ...also })).facts
+  expect(by('razor', { doseAt: 'above' }).dose).toEqual({ by: 'mark', mark: 'razor', at: 'above' })
+  expect(by('scoop', { texts: texts({ doseCount: '2,5' }) }).dose).toEqual({
+    by: 'count',
+    of: 'scoop',
+    count: 2.5,
+  })
+  // Which mark it was stands in the dose itself.
+  expect(by('razor', { doseAt: 'at' }).noted).toBeUndefined()
+  expect(by('razor').dose).toBeNull()
+  const weighedToo = by('razor', { doseAt: 'above', dose: tared('17.2') })
+  expect(weighedToo).toMatchObject({ dose: { by: 'net', netG: 17.2 }, noted: { doseMethod: 'razor' } })
+})
+
+test('a correction of a dose that was seen begins with what was seen, and keeps it', () => {
+  for (const dose of [
+    { by: 'mark', mark: 'basket-line', at: 'below' },
+    { by: 'count', of: 'lever-pulls', count: 6.5 },
+  ] as const) {
+    const facts = { ...carefulShot(), dose }
+    const corrected = draftOf({ ...SETTING, correcting: { basedOnNo: 1, reason: '' } }, facts)
+    expect(readDraft(corrected).facts.dose).toEqual(dose)
+  }
 })
 
 test('ounces are stored as grams', () => {

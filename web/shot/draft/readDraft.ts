@@ -1,6 +1,8 @@
 import { BOUNDS } from '@calm-apron/contract'
 import {
   type BarStep,
+  type DoseFact,
+  type DoseSeen,
   type FACTS,
   type FactPart,
   type FactsOf,
@@ -8,10 +10,13 @@ import {
   type ShotFacts,
   type ShotNotes,
   asTyped,
+  isCountMethod,
+  isDoseSeen,
   noNotes,
   roundG,
 } from '@calm-apron/core'
 import equal from 'fast-deep-equal'
+import { isDoseWeighed } from '../dose/doseMethod.ts'
 import { answerIn } from '../facts/draftAnswers.ts'
 import { TYPED_ROWS, type TypedFact, rowsOf } from '../facts/factRows.ts'
 import {
@@ -50,11 +55,12 @@ export function readDraft(draft: ShotDraft): ReadDraft {
     ...clock.issues.map(({ field, issue }) => ({ field, step: 'pull', issue }) as const),
     ...weighingIssues('cup', cup),
   ]
+  const doseRead = dose.weighing ?? doseSeenIn(draft, typed.values['doseCount'] ?? null)
   const part = <P extends FactPart>(name: P) => readPart(draft, name, typed.values)
   const facts: ShotFacts = {
     ...part('gate'),
     ...part('shot'),
-    dose: dose.weighing,
+    dose: doseRead,
     tamp: part('tamp'),
     clock: clock.clock,
     cup: cup.weighing,
@@ -62,9 +68,22 @@ export function readDraft(draft: ShotDraft): ReadDraft {
     look: part('look'),
     ...(draft.wanted != null && { wanted: { ...draft.wanted } }),
     ...measuredOf(part('measured')),
-    ...notedOf(draft, part('noted'), typed.values, cup.netG),
+    ...notedOf(draft, { ...part('noted'), doseMethod: methodNoted(draft, doseRead) }, typed.values, cup.netG),
   }
   return { facts, dose, cup, issues }
+}
+
+/** A dose that nobody weighed, by the mark or the count that it is measured with; null where nothing was seen of it. */
+function doseSeenIn(draft: ShotDraft, count: number | null): DoseSeen | null {
+  const method = draft.noted.doseMethod ?? 'scale'
+  if (method === 'scale' || isDoseWeighed(draft)) return null
+  if (isCountMethod(method)) return count === null ? null : { by: 'count', of: method, count }
+  return draft.doseAt === null ? null : { by: 'mark', mark: method, at: draft.doseAt }
+}
+
+/** How a weighed dose was measured; one that was seen says so itself. */
+function methodNoted({ noted }: ShotDraft, dose: DoseFact | null): ShotNotes['doseMethod'] {
+  return dose === null || isDoseSeen(dose) ? null : noted.doseMethod
 }
 
 /** A part of the table as it was answered and typed; what is newer than the rest is left out where it is not known. */

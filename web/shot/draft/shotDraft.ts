@@ -8,12 +8,16 @@ import {
   FAULTS_SHOWN,
   type FaultShown,
   type Focus,
+  type MarkPlace,
   type ShotFacts,
   type ShotMeasures,
   type ShotNotes,
   type ShotWanted,
   type UnitChoice,
+  type Weighing,
   asTyped,
+  doseMethodOf,
+  isDoseSeen,
   isStepAsked,
   noNotes,
   nothingOf,
@@ -80,6 +84,8 @@ export interface ShotDraft extends ShotSetting {
   wanted?: ShotWanted | null
   gate: GateAnswers
   dose: WeighingEntry
+  /** Where it stands to its mark, where nobody weighs it; how many went in stands in `texts`. */
+  doseAt: MarkPlace | null
   tamp: ShotFacts['tamp']
   clock: ClockEntry
   cup: WeighingEntry
@@ -121,7 +127,8 @@ export function draftOf(setting: DraftSetting, recorded: ShotFacts | null = null
     texts: textsOf(facts, units),
     wanted: facts.wanted ?? null,
     gate: gateAnswers(facts),
-    dose: entryOf(facts.dose, units),
+    dose: entryOf(isDoseSeen(facts.dose) ? null : facts.dose, units),
+    doseAt: facts.dose?.by === 'mark' ? facts.dose.at : null,
     tamp: { ...facts.tamp },
     clock: clockEntryOf(facts.clock),
     cup: entryOf(facts.cup, units),
@@ -129,7 +136,7 @@ export function draftOf(setting: DraftSetting, recorded: ShotFacts | null = null
     taste: { ...facts.taste },
     look: { ...facts.look },
     measured: { ...nothingOf(FACTS.measured), ...facts.measured },
-    noted: { ...noNotes(), ...facts.noted },
+    noted: { ...noNotes(), ...facts.noted, doseMethod: doseMethodOf(facts) },
     photos: [],
     lockedInAtMs: null,
   }
@@ -145,7 +152,7 @@ interface FormerTexts {
 /** A draft that this release or an earlier one kept: what that did not know yet is as in a new one. */
 export function upToDate(kept: Partial<ShotDraft> & Omit<DraftSetting, 'units'> & FormerTexts): ShotDraft {
   const { massUnit, grindText, extra, ...rest } = kept
-  const units = kept.units ?? { ...BASE_UNITS, ...(massUnit !== undefined && { mass: massUnit }) }
+  const units = { ...BASE_UNITS, ...(massUnit !== undefined && { mass: massUnit }), ...kept.units }
   const fresh = draftOf({ ...SHOT_BY_ITSELF, ...kept, units })
   const former: Partial<Record<TypedFact, string | undefined>> = {
     grindSetting: grindText,
@@ -189,6 +196,7 @@ export function recordedNumbers(facts: ShotFacts): (name: string) => number | nu
     ...measured,
     ...noted,
     secondCupG: noted?.cupsG?.[1],
+    doseCount: facts.dose?.by === 'count' ? facts.dose.count : null,
     predictedS: noted?.predicted?.byPersonS,
   }
   return (name) => {
@@ -210,7 +218,7 @@ function clockEntryOf(clock: ShotFacts['clock']): ClockEntry {
   }
 }
 
-function entryOf(weighing: ShotFacts['dose'], { mass }: UnitChoice): WeighingEntry {
+function entryOf(weighing: Weighing | null, { mass }: UnitChoice): WeighingEntry {
   const empty: WeighingEntry = { way: 'gross', netText: '', grossText: '', tareText: '', vesselId: null }
   if (weighing === null) return empty
   if (weighing.by === 'net') return { ...empty, way: 'net', netText: asTyped(mass, weighing.netG) }

@@ -19,7 +19,7 @@ import type { ClockPhase } from '../run/useClockReading.ts'
 const props = defineProps<{
   step: BarStep
   read: ReadDraft
-  recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
+  recipe: Pick<RecipeRevision, 'targets' | 'method' | 'coffeeId'> | null
   grinder: TodayGrinder | null
   vessels: readonly Vessel[]
   basket: TodayBasket | null
@@ -51,9 +51,11 @@ function issueAt(field: string): string | undefined {
     v-else-if="step === 'dose'"
     v-model="draft"
     :read="read.dose"
+    :seen="read.facts.dose"
     :recipe="recipe"
     :vessels="vessels"
     :basket="basket"
+    :grinder="grinder"
     :device="device"
     :issues="issueAt"
   />
@@ -61,7 +63,7 @@ function issueAt(field: string): string | undefined {
     v-else-if="step === 'tamp'"
     v-model="draft"
     :recipe="recipe"
-    :dose-g="read.dose.netG"
+    :dose="read.facts.dose"
     :device="device"
     :issues="issueAt"
     @locked-in="emit('lockedIn')"

@@ -11,7 +11,7 @@ import type { ShotDraft } from '../draft/shotDraft.ts'
 
 interface Beside {
   draft: ShotDraft
-  recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
+  recipe: Pick<RecipeRevision, 'targets' | 'method' | 'coffeeId'> | null
   grinder: TodayGrinder | null
   /** The recipe's own. */
   basket: TodayBasket | null
@@ -71,5 +71,21 @@ export function useReadyNotes(beside: () => Beside) {
     return [t('ready.otherHeat', { recipe: recipes, machine: machines })]
   }
 
-  return computed(() => [...keeper(), ...leavesLock(), ...meant(), ...otherBasket(), ...otherHeat()])
+  /** A recipe that is for one coffee. */
+  function otherCoffee(): string[] {
+    const { draft, recipe } = beside()
+    const pulled = academy.coffeeOfBag(draft.bagId)
+    const wanted = recipe === null || recipe.coffeeId === null ? null : academy.coffee(recipe.coffeeId)
+    if (pulled === null || wanted === null || pulled.coffeeId === wanted.coffeeId) return []
+    return [t('ready.otherCoffee', { recipe: wanted.name, bag: pulled.name })]
+  }
+
+  return computed(() => [
+    ...keeper(),
+    ...leavesLock(),
+    ...meant(),
+    ...otherCoffee(),
+    ...otherBasket(),
+    ...otherHeat(),
+  ])
 }

@@ -17,6 +17,7 @@ type TypedIn<T> = {
 /** What is typed as a number into facts that have a shape of their own. */
 const SHAPED_AMOUNTS = {
   secondCupG: { kind: 'amount', unit: 'mass', bounds: FACT_BOUNDS.cupNetG, step: 'cup', place: 'own' },
+  doseCount: { kind: 'amount', unit: 'none', bounds: FACT_BOUNDS.doseCount, step: 'dose', place: 'own' },
   predictedS: { kind: 'amount', unit: 's', bounds: FACT_BOUNDS.instantS, step: 'ready', place: 'own' },
 } as const satisfies Record<string, AmountRow>
 

@@ -31,7 +31,11 @@ export function dialInWish({
   return {
     coffeeId: coffee?.coffeeId ?? `bag:${bagId ?? ''}`,
     basketId: basket?.basketId ?? null,
-    doseRangeG: { min: Math.max(doseG - by, min), max: Math.min(doseG + by, max) },
+    // Tenths of a gram are moved by whoever weighs them.
+    doseRangeG:
+      recipe?.method.doseBy === 'scale'
+        ? { min: Math.max(doseG - by, min), max: Math.min(doseG + by, max) }
+        : null,
     pricePerKg: pricePerKg(coffee?.bagPrice ?? null, coffee?.bagG ?? null),
   }
 }

@@ -16,7 +16,7 @@ const rows = computed(() =>
   railsOf(props.readings).map((rail) => ({
     rail,
     label: t(`rail.${rail.kind}`),
-    target: words.targetOf(rail.kind, props.recipe),
+    target: words.targetOf(rail.kind, props.recipe, props.readings),
     value: words.valueOf(rail.kind, props.readings),
     deviation: words.deviationOf(rail.kind, props.readings),
     standing: rail.mark?.standing ?? null,

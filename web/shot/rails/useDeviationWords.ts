@@ -1,5 +1,6 @@
 import type { Measured, ReadingKind, Readings, TampReading, TimeReading } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
+import { useDoseWords } from '../dose/useDoseWords.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
 /** The quantity that a reading's unit measures. */
@@ -21,6 +22,7 @@ export function useDeviationWords() {
   const format = useFormat()
   const timeWords = useTimeWords()
   const tasteWords = useTasteWords()
+  const { seenApart } = useDoseWords()
 
   function deviationOf(kind: ReadingKind, readings: Readings): string {
     const reading = readings[kind]
@@ -28,6 +30,7 @@ export function useDeviationWords() {
     if ('tilt' in reading) return tampWords(reading)
     if ('bound' in reading) return timeWords(reading)
     if ('bothStrong' in reading) return tasteWords(reading)
+    if ('seen' in reading && reading.seen !== null) return seenApart(reading.seen, readings.of.recipe)
     return amountWords(reading, 'unit' in reading ? QUANTITY_OF[reading.unit] : 'mass')
   }
 

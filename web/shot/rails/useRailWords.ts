@@ -1,5 +1,13 @@
-import type { ReadingKind, Readings, Recipe, TimeReading } from '@calm-apron/core'
+import {
+  type DoseFact,
+  type ReadingKind,
+  type Readings,
+  type Recipe,
+  type TimeReading,
+  isDoseSeen,
+} from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
+import { useDoseWords } from '../dose/useDoseWords.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import { QUANTITY_OF, useDeviationWords } from './useDeviationWords.ts'
 
@@ -9,14 +17,19 @@ type JudgedTime = Extract<TimeReading, { judged: true }>
 export function useRailWords() {
   const { t } = useI18n()
   const format = useFormat()
+  const doseWords = useDoseWords()
 
-  function targetOf(kind: ReadingKind, recipe: Recipe): string {
+  /** @param readings where a dose was seen, its target is told as it is measured */
+  function targetOf(kind: ReadingKind, recipe: Recipe, readings?: Readings): string {
     switch (kind) {
       case 'dose':
-        return t('rail.target', {
-          target: format.mass(recipe.doseG),
-          tolerance: format.massApart(recipe.doseToleranceG),
-        })
+        return (
+          seenDoseTarget(recipe, readings?.of.facts.dose ?? null) ??
+          t('rail.target', {
+            target: format.mass(recipe.doseG),
+            tolerance: format.massApart(recipe.doseToleranceG),
+          })
+        )
       case 'yield':
         return yieldTarget(recipe)
       case 'time':
@@ -30,6 +43,12 @@ export function useRailWords() {
       case 'tamp':
         return ''
     }
+  }
+
+  function seenDoseTarget(recipe: Recipe, dose: DoseFact | null): string | null {
+    if (!isDoseSeen(dose)) return null
+    const target = doseWords.seenTarget(dose, recipe)
+    return target === '' ? '' : t('rail.seenTarget', { target })
   }
 
   function tasteTarget({ taste = null, tasteTolerance: tolerance }: Recipe): string {
@@ -50,6 +69,8 @@ export function useRailWords() {
 
   function valueOf(kind: ReadingKind, readings: Readings): string {
     const { dose, yield: cup, time } = readings
+    const seen = readings.of.facts.dose
+    if (kind === 'dose' && isDoseSeen(seen)) return seen.by === 'mark' ? '' : doseWords.seenWords(seen)
     if (kind === 'dose' && dose.judged) return format.mass(dose.value)
     if (kind === 'yield' && cup.judged) return format.quantity(QUANTITY_OF[cup.unit], cup.value)
     if (kind === 'time' && time.judged) return timeValue(time)

@@ -5,10 +5,12 @@ import {
   type ShapedNotes,
   type ShotFacts,
   type Weighing,
+  isDoseSeen,
   netG,
   noNotes,
 } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
+import { useDoseWords } from '../dose/useDoseWords.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import { rowsOf } from '../facts/factRows.ts'
 
@@ -29,6 +31,7 @@ export function useFactLines(settingWords?: SettingWords): (facts: ShotFacts) =>
   const clockLines = useClockLines()
   const notedLines = useNotedLines()
   const weighed = useWeighed()
+  const doseWords = useDoseWords()
   const format = useFormat()
   const inTable = (part: keyof typeof FACTS, values: object) => rowLines(rowsOf(part), values)
 
@@ -37,7 +40,8 @@ export function useFactLines(settingWords?: SettingWords): (facts: ShotFacts) =>
       ...noted('recorded.wantedDose', wanted?.doseG, format.mass),
       ...noted('recorded.wantedYield', wanted?.yieldG, format.mass),
     ],
-    dose: ({ dose }) => line('recorded.dose', dose, weighed),
+    dose: ({ dose }) =>
+      line('recorded.dose', dose, (it) => (isDoseSeen(it) ? doseWords.seenWords(it) : weighed(it))),
     tamp: ({ tamp }) => inTable('tamp', tamp),
     clock: ({ clock }) => clockLines(clock),
     cup: ({ cup }) => line('recorded.cup', cup, weighed),

@@ -44,6 +44,8 @@ export function useStartShot() {
     })
     draft.texts.grindSetting = grindText
     draft.wanted = wanted
+    const doseBy = academy.recipe(recipeRevisionId)?.method.doseBy ?? 'scale'
+    draft.noted.doseMethod = doseBy === 'scale' ? null : doseBy
     if (prediction) {
       draft.texts.predictedS = prediction.text
       draft.noted.predicted = { byPersonS: null, byToolS: prediction.byToolS }

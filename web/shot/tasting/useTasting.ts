@@ -1,20 +1,20 @@
 import type { Call, RepurposingInput, Ruling, Slip, SlipSide, Tasting } from '@calm-apron/contract'
-import { RULES_VERSION, netG } from '@calm-apron/core'
+import { RULES_VERSION } from '@calm-apron/core'
 import { useIntervalFn } from '@vueuse/core'
 import { v7 as uuidv7 } from 'uuid'
 import { computed } from 'vue'
+import { useAcademy } from '../../data/academy/academy.ts'
 import { NOTHING, tastingOver } from '../../data/queries/laidOver.ts'
 import { tastingAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useLiveLine } from '../../data/live/liveLine.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
+import { doseTastedG } from './doseTasted.ts'
 import { useCupsTasted } from './cupsTasted.ts'
 
 /** Where no live line tells of another's slip that is waited for, the server is asked this often. */
 const ASK_EVERY_MS = 2000
-
-const USUAL_DOUBLE_G = 18
 
 export type Said = Pick<Call, 'verdict' | 'cause' | 'move'>
 export type Repurposed = Omit<RepurposingInput, 'repurposedBy' | 'repurposedAt'>
@@ -28,6 +28,7 @@ export function useTasting(shotId: () => string, isAwaited: () => boolean) {
   const door = useDoor()
   const outbox = useOutbox()
   const cups = useCupsTasted()
+  const academy = useAcademy()
   const line = useLiveLine()
   const recordedHere = computed(() =>
     outbox.since(0).find((write) => write.kind === 'shot' && write.shotId === shotId()),
@@ -67,7 +68,8 @@ export function useTasting(shotId: () => string, isAwaited: () => boolean) {
   /** As it was recorded here; a usual double's on a device that is not told it before the call. */
   function recordedDoseG(): number {
     const here = recordedHere.value
-    return (here?.kind === 'shot' ? netG(here.body.facts.dose) : null) ?? USUAL_DOUBLE_G
+    if (here?.kind !== 'shot') return doseTastedG(null, null)
+    return doseTastedG(here.body.facts, academy.recipe(here.body.recipeRevisionId)?.targets ?? null)
   }
   async function fillSlip(side: SlipSide, filledBy: string, taste: Taste | null): Promise<void> {
     if (taste !== null) cups.tasted(filledBy, recordedDoseG())

@@ -95,6 +95,10 @@ export const appWords = {
     N: 'N',
     kgf: 'kgf',
     lbf: 'lbf',
+    kg: 'kg',
+    lb: 'lb',
+    l: 'l',
+    gal: 'gal',
   },
   keys: {
     title: 'Keys',
@@ -206,6 +210,8 @@ export const appWords = {
     noneHere: 'No bag in use',
     none: 'No bag in use. Add one when it arrives: its roast date is what counts.',
     left: '{left} left',
+    forEspresso: 'labelled for espresso',
+    notForEspresso: 'not labelled for espresso',
     shots: 'no shot of {dose} | 1 shot of {dose} | {shots} shots of {dose}',
     cost: '{cost} a shot',
     price: '{price} a bag',
@@ -237,7 +243,8 @@ export const appWords = {
     overdue: 'The filter is due. | The filter is 1 day overdue. | The filter is {count} days overdue.',
     filterLeft:
       'The filter is due today. | The filter is good for 1 more day. | The filter is good for {count} more days.',
-    batch: 'For a batch of {litres} l weigh in {grams} g of minerals.',
+    batch: 'For a batch of {litres} weigh in {grams} g of minerals.',
+    packets: 'A batch of {litres} takes {count} packets of minerals.',
     today: 'Water, {name}: {says}',
   },
 }

@@ -114,6 +114,7 @@ export const barWords = {
       'Locked at {locked} for this session; this is {setting}. Purge after the change, and say why it moved.',
     meant: 'Found by dialling in: dose {dose}, stop at {yield}. It is held against that.',
     otherHeat: 'The recipe asks for {recipe}; this machine is set to {machine}.',
+    otherCoffee: 'The recipe is for {recipe}; this bag is {bag}.',
     otherBasket: 'The recipe is for the {recipe}; in this group is the {group}.',
   },
   dose: {
@@ -128,6 +129,7 @@ export const barWords = {
     spread: 'That is give or take {amount}.',
     spiltSays: 'Spilt grounds are not too much coffee: use a funnel or a dosing cup.',
     staticSays: 'A mist of water on the beans before grinding kills static.',
+    weighIn: 'Weigh in {amount}: {more} above the dose, as is usual on this grinder.',
     retention: '{amount} stayed in the grinder.',
     noHeadspace: '{amount} over what {basket} is made for: the bed may touch the screen.',
     soupy: '{amount} under what {basket} is made for: the puck may turn soupy.',

@@ -22,7 +22,9 @@ export const entryWords = {
     look: 'How did it look?',
     taste: 'How does it taste?',
     volume: 'How much is in the cup?',
-  } satisfies Record<BarStep | 'volume', string>,
+    'dose-seen': 'Where does the dose stand?',
+    'dose-counted': 'How many make up this dose?',
+  } satisfies Record<BarStep | 'volume' | 'dose-seen' | 'dose-counted', string>,
   answer: { yes: 'Yes', no: 'No', unknown: 'Not checked' },
   field: {
     grindHint: '{min} to {max} on the {grinder}; {finer} is finer',

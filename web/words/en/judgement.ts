@@ -61,6 +61,7 @@ export const judgementWords = {
     doseLess: 'Dose a little less. Same grind.',
     doseOut: 'Remove {amount} of the dose. Same grind.',
     doseAdd: 'Add {amount} to the dose. Same grind.',
+    doseSeen: 'Next dose: {trim} Same grind.',
     stopLaterSome: 'Stop a little later. Same grind.',
     stopSoonerSome: 'Stop a little sooner. Same grind.',
     stopLater: 'Stop {amount} later. Same grind.',
@@ -257,7 +258,7 @@ export const judgementWords = {
     ratio: 'the yield',
   } satisfies Record<HeldLever, string>,
   observe: {
-    'weigh-dose': 'Weigh the dose.',
+    'weigh-dose': 'Weigh the dose, or see where it stands to its mark.',
     'weigh-cup': 'Weigh the cup.',
     'time-it': 'Time it from the pump’s start.',
     'mark-first-drop': 'Mark the first drop.',

@@ -11,6 +11,8 @@ export const peopleWords = {
     volume: 'Volume',
     temperature: 'Temperature',
     force: 'Force',
+    stock: 'Coffee in bags',
+    water: 'Water for machines',
     tone: 'Light',
     device: 'As the device',
     light: 'Light',

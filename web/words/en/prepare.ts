@@ -44,6 +44,7 @@ export const prepareWords = {
     amountsTitle: 'Dose, yield and ratio',
     giveTwo: 'Give two; the third follows.',
     follows: '{amount} (follows)',
+    tolerance: { exact: 'exact', about: 'about', own: 'or exactly so much' },
     length: { ristretto: 'ristretto', normale: 'normale', lungo: 'lungo' } satisfies Record<
       DrinkLength,
       string
@@ -88,6 +89,14 @@ export const prepareWords = {
     'taste-led': { name: 'Taste-led', says: 'Stopped on weight; time is written down, not judged.' },
     single: { name: 'Single', says: 'A single basket with a target of its own.' },
     beginners: { name: 'Wide, for beginners', says: 'The same cup with more room to land in.' },
+    'basket-line': {
+      name: 'Line in the basket',
+      says: 'Filled to the line, nothing weighed; time from the first drop.',
+    },
+    assisted: {
+      name: 'Assisted machine',
+      says: 'Its light says when the dose is right, its lever tamps; the cup is what is judged.',
+    },
     'held-preinfusion': {
       name: 'Held pre-infusion',
       says: 'Low pressure held by hand; time from its release.',

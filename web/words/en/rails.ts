@@ -9,6 +9,7 @@ export const railsWords = {
     time: 'Time',
     taste: 'Taste',
     target: 'target {target} ± {tolerance}',
+    seenTarget: 'target: {target}',
     window: 'target {min}–{max} s, {clock}',
     tasteTarget: 'sour and bitter within {tolerance}',
     tasteOfItsOwn: 'sour {sour}, sweet {sweet}, bitter {bitter}, each within {tolerance}',
@@ -49,6 +50,7 @@ export const railsWords = {
   standing: { on: 'on', near: 'near', off: 'off' } satisfies Record<Standing, string>,
   notJudged: {
     'not-weighed': 'not weighed',
+    'count-unknown': 'the recipe doesn’t say how many make its dose',
     'not-seen': 'not checked',
     'not-tasted': 'not tasted',
     abandoned: 'not finished, not judged',

@@ -1,4 +1,5 @@
 import { barWords } from './bar.ts'
+import { doseSeenWords } from './doseSeen.ts'
 import { entryWords } from './entry.ts'
 import { factsWords, signWords } from './facts.ts'
 import { railsWords } from './rails.ts'
@@ -9,6 +10,7 @@ import { termWords } from './terms.ts'
 /** What every place speaks that shows a shot, under way or recorded. */
 export const shotWords = {
   ...barWords,
+  ...doseSeenWords,
   ...entryWords,
   ...factsWords,
   ...signWords,

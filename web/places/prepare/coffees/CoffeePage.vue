@@ -58,7 +58,7 @@ function amounts(bag: Prepared<'bag'>): string {
   const shots = shotsLeft(left, doseG.value)
   const cost = costPerShot(coffee.value?.bagPrice ?? null, bag.content.bagG, doseG.value)
   return [
-    t('bag.left', { left: format.mass(left) }),
+    t('bag.left', { left: format.quantity('stock', left) }),
     t('bag.shots', { shots, dose: format.mass(doseG.value) }, shots),
     ...(cost === null ? [] : [t('bag.cost', { cost: format.plain(cost) })]),
   ].join(' · ')
@@ -81,8 +81,10 @@ const facts = (record: PreparedRecord) => {
     content.origin,
     content.process,
     content.roastLevel === null ? '' : t(`prepared.option.roastLevel.${content.roastLevel}`),
+    content.isForEspresso === true ? t('bag.forEspresso') : '',
+    content.isForEspresso === false ? t('bag.notForEspresso') : '',
     content.bagWords,
-    content.bagG === null ? '' : format.mass(content.bagG),
+    content.bagG === null ? '' : format.quantity('stock', content.bagG),
     content.bagPrice === null ? '' : t('bag.price', { price: format.plain(content.bagPrice) }),
     t('bag.window', { rest: restDays, best: bestUntilDays, usable: usableUntilDays }),
   ].filter(Boolean)

@@ -49,7 +49,7 @@ const bagsOf = (coffeeId: string) =>
           <li v-for="bag in bagsOf(preparedId)" :key="bag.bagId" class="bag">
             <span>{{ bag.name }}</span>
             <strong>{{ words.standing(bag, content.freshness, onDate) }}</strong>
-            <span>{{ t('bag.left', { left: format.mass(bag.leftG) }) }}</span>
+            <span>{{ t('bag.left', { left: format.quantity('stock', bag.leftG) }) }}</span>
           </li>
           <li v-if="bagsOf(preparedId).length === 0" class="soft">{{ t('bag.noneHere') }}</li>
         </ul>

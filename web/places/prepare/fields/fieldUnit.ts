@@ -4,6 +4,8 @@ import type { Quantity } from '@calm-apron/core'
 export type FieldUnit = { quantity: Quantity } | { word: string } | null
 
 const QUANTITY_OF_ENDING: readonly [RegExp, Quantity][] = [
+  [/^(bagG|leftG)$/, 'stock'],
+  [/[lL]itres$/, 'water'],
   [/Ml$/, 'volume'],
   [/(G|grams)$/, 'mass'],
   [/C$/, 'temperature'],
@@ -18,7 +20,6 @@ const WORD_OF_ENDING: readonly [RegExp, string][] = [
   [/Bar$/, 'bar'],
   [/Dh$/, 'dh'],
   [/PerLitre$/, 'mgPerLitre'],
-  [/^litres$/, 'litres'],
 ]
 
 /** The unit of a field, which its name ends in. */

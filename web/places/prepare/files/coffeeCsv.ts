@@ -96,6 +96,7 @@ function contentOf(cell: (column: Column) => string, was: CoffeeContent | null):
     origin: cell('origin'),
     process: cell('process'),
     roastLevel: level === '' ? null : (ROAST_LEVELS.find((each) => each === level) ?? level),
+    isForEspresso: was?.isForEspresso ?? null,
     bagWords: cell('bag_words'),
     bagG: number('bag_g', null),
     bagPrice: number('bag_price', null),

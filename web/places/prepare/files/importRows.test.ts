@@ -9,8 +9,8 @@ const kindsOf = (rows: FileRow[]) =>
 describe('a file in pieces', () => {
   test('what others belong to goes first, and each row keeps its place in the file', () => {
     const rows = [row('bag'), row('recipe'), row('basket'), row('coffee')]
-    expect(kindsOf(rows)).toEqual([['basket', 'recipe', 'coffee', 'bag']])
-    expect(inPieces(rows)[0]?.map(({ at }) => at)).toEqual([2, 1, 3, 0])
+    expect(kindsOf(rows)).toEqual([['coffee', 'basket', 'recipe', 'bag']])
+    expect(inPieces(rows)[0]?.map(({ at }) => at)).toEqual([3, 2, 1, 0])
   })
 
   test('no piece has more rows than a request may, and none is lost', () => {

@@ -9,12 +9,12 @@ import EmptyPlace from '../../../kit/parts/EmptyPlace.vue'
 import { fieldsOf } from '../fields/fieldSpec.ts'
 import { useFieldWords } from '../fields/useFieldWords.ts'
 import RecipeRails from './RecipeRails.vue'
-import { useBaskets } from './useBaskets.ts'
+import { useNamedByRecipe } from './useNamedByRecipe.ts'
 
 /** Any two recipes side by side: their rails, then where they differ. */
 const props = defineProps<{ a: string; b: string }>()
 const { t } = useI18n()
-const { nameOf } = useBaskets()
+const { nameOf } = useNamedByRecipe()
 const answer = useAnswer(() => allAsked('recipe'))
 const recipes = computed(() => answer.value.value ?? [])
 const fields = fieldsOf(KINDS.recipe.content)

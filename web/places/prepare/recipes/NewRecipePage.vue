@@ -11,7 +11,7 @@ import ThingForm from '../ThingForm.vue'
 import { makeThing } from '../useThing.ts'
 import RecipeFormTop from './RecipeFormTop.vue'
 import { SHOWN_ABOVE } from './recipeForm.ts'
-import { useBaskets } from './useBaskets.ts'
+import { useNamedByRecipe } from './useNamedByRecipe.ts'
 import { useRecipeWords } from './useRecipeWords.ts'
 
 /** A new recipe begins with the school it follows. */
@@ -20,7 +20,7 @@ const router = useRouter()
 const academy = useAcademy()
 const words = useRecipeWords()
 /** A school chosen before they are known waits, or its recipe would begin without a basket. */
-const { baskets, isAsked, choices } = useBaskets()
+const { baskets, isAsked, choices } = useNamedByRecipe()
 const school = ref<RecipePresetKey | null>(null)
 const preparedId = uuidv7()
 
@@ -43,6 +43,7 @@ function contentOf(key: RecipePresetKey): RecipeContent {
     drink: '',
     tastingWords: '',
     note: '',
+    coffeeId: null,
   }
 }
 

@@ -37,7 +37,11 @@ function tenth(grams: number | null): number | null {
 }
 
 const schools = computed(() =>
-  DOSE_TOLERANCES_G.map((g) => ({ value: String(g), label: `± ${format.massApart(g)}` })),
+  Object.entries(DOSE_TOLERANCES_G).map(([key, g]) => ({
+    value: String(g),
+    label:
+      key === 'exact' || key === 'about' ? t(`recipeShown.tolerance.${key}`) : `± ${format.massApart(g)}`,
+  })),
 )
 const tolerance = computed({
   get: () => String(numberOf(props.targets['doseToleranceG']) ?? ''),
@@ -65,6 +69,14 @@ const tolerance = computed({
       />
     </div>
     <ChoiceRow v-model="tolerance" :label="t('prepared.label.doseToleranceG')" :options="schools" />
+    <NumberField
+      name="doseToleranceG"
+      class="own"
+      :label="t('recipeShown.tolerance.own')"
+      :issue="issues['targets.doseToleranceG']"
+      :model-value="numberOf(targets['doseToleranceG'])"
+      @update:model-value="emit('change', { ...targets, doseToleranceG: $event })"
+    />
   </fieldset>
 </template>
 
@@ -81,6 +93,9 @@ legend {
 }
 p {
   margin: 0;
+}
+.own {
+  max-width: 200px;
 }
 .three {
   display: grid;

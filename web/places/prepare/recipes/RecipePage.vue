@@ -11,14 +11,14 @@ import RecipeFormTop from './RecipeFormTop.vue'
 import RecipeRails from './RecipeRails.vue'
 import { recipeDraftOf } from './recipeDraft.ts'
 import { SHOWN_ABOVE } from './recipeForm.ts'
-import { useBaskets } from './useBaskets.ts'
+import { useNamedByRecipe } from './useNamedByRecipe.ts'
 import { useRecipeWords } from './useRecipeWords.ts'
 
 const props = defineProps<{ preparedId: string }>()
 const { t } = useI18n()
 const router = useRouter()
 const words = useRecipeWords()
-const { baskets, choices, nameOf } = useBaskets()
+const { baskets, choices, nameOf } = useNamedByRecipe()
 const { found, state } = useFound(() => props.preparedId)
 
 const shown = (record: PreparedRecord) => recipeContent.parse(record.content)
@@ -28,12 +28,13 @@ const nominalOf = computed(
 const checks = (record: PreparedRecord) =>
   checkRecipe(recipeDraftOf(record.content, null, nominalOf.value)).map(words.disagreement)
 const facts = (record: PreparedRecord) => {
-  const { method, drink, tastingWords, note } = shown(record)
+  const { method, coffeeId, drink, tastingWords, note } = shown(record)
   return [
     {
       name: t('prepared.label.basketId'),
       says: method.basketId ? nameOf(method.basketId) : t('prepared.notSaid'),
     },
+    ...(coffeeId === null ? [] : [{ name: t('prepared.label.coffeeId'), says: nameOf(coffeeId) }]),
     { name: t('prepared.label.doseBy'), says: t(`prepared.option.doseBy.${method.doseBy}`) },
     { name: t('prepared.label.drink'), says: drink },
     { name: t('prepared.label.tastingWords'), says: tastingWords },

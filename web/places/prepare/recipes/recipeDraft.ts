@@ -29,7 +29,9 @@ const written = z.object({
       firstDropMaxS: null,
       school: { onlyRecorded: [], volume: null },
     }),
-  method: z.object({ basketId: z.string().nullable() }).catch({ basketId: null }),
+  method: z
+    .object({ basketId: z.string().nullable(), mayExceedBasket: z.boolean().catch(false) })
+    .catch({ basketId: null, mayExceedBasket: false }),
 })
 
 /** What a half-written recipe says, for the checks of core. */
@@ -43,6 +45,7 @@ export function recipeDraftOf(
   return {
     ...rest,
     ratio,
+    mayExceedBasket: method.mayExceedBasket,
     onlyRecorded: school.onlyRecorded,
     volume: school.volume,
     basketNominalG: method.basketId === null ? null : basketNominalG(method.basketId),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PreparedRecord } from '@calm-apron/contract'
 import { kindOf, asKind } from '@calm-apron/contract'
-import { dateInZone, filterDaysLeft, mineralsG } from '@calm-apron/core'
+import { dateInZone, filterDaysLeft, mineralsG, packets } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../../data/academy/academy.ts'
@@ -29,10 +29,17 @@ const care = computed(() => {
   if (water) {
     const left = filterDaysLeft(water.filterChangedOn, water.filterLastsDays, onDate)
     if (left !== null) says.push(left < 0 ? t('water.overdue', -left) : t('water.filterLeft', left))
-    if (water.batch !== null)
+    if (water.batch !== null && water.batch.packetLitres !== null)
+      says.push(
+        t('water.packets', {
+          litres: format.quantity('water', water.batch.litres),
+          count: format.plain(packets(water.batch.litres, water.batch.packetLitres)),
+        }),
+      )
+    else if (water.batch !== null)
       says.push(
         t('water.batch', {
-          litres: format.plain(water.batch.litres),
+          litres: format.quantity('water', water.batch.litres),
           grams: format.plain(mineralsG(water.batch.litres, water.batch.mgPerLitre)),
         }),
       )

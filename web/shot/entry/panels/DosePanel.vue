@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import type { RecipeRevision, TodayBasket } from '@calm-apron/contract'
+import type { RecipeRevision, TodayBasket, TodayGrinder } from '@calm-apron/contract'
 import {
   DOSE_METHODS,
   DOSE_SPREAD_G,
   THRESHOLDS,
+  type DoseFact,
   type DoseMethod,
   type Vessel,
   doseTrimG,
@@ -19,6 +20,8 @@ import { useFormat } from '../../../kit/units/useFormat.ts'
 import { type ReadWeighing, numberTyped } from '../../draft/readEntry.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 import FactFields from '../../facts/FactFields.vue'
+import DoseSeenFields from '../../dose/DoseSeenFields.vue'
+import { doseMethodIn, isDoseWeighed } from '../../dose/doseMethod.ts'
 import SignLooks from '../../facts/SignLooks.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
 import { useTones } from '../../../kit/tones.ts'
@@ -27,9 +30,11 @@ import WeighFields from '../WeighFields.vue'
 
 const props = defineProps<{
   read: ReadWeighing
+  seen: DoseFact | null
   recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
   vessels: readonly Vessel[]
   basket: TodayBasket | null
+  grinder: TodayGrinder | null
   device: BarDevice | null
   issues: FactIssues
 }>()
@@ -79,7 +84,8 @@ const headspace = computed(() => {
   const netG = props.read.netG
   if (netG === null || props.basket === null) return ''
   const overG = netG - props.basket.nominalG
-  if (Math.abs(overG) <= THRESHOLDS.basketToleranceG) return ''
+  const isMeant = overG > 0 && props.recipe?.method.mayExceedBasket === true
+  if (Math.abs(overG) <= THRESHOLDS.basketToleranceG || isMeant) return ''
   return t(overG > 0 ? 'dose.noHeadspace' : 'dose.soupy', {
     basket: props.basket.name,
     amount: format.massApart(overG),
@@ -87,12 +93,26 @@ const headspace = computed(() => {
 })
 
 const method = computed({
-  get: () => draft.value.noted.doseMethod ?? props.recipe?.method.doseBy ?? 'scale',
+  get: () => doseMethodIn(draft.value, props.recipe),
   set: (chosen: DoseMethod) => (draft.value.noted.doseMethod = chosen),
 })
+/** Where nobody weighs, the dose is held against a mark or counted; a weight that was typed stays one. */
+const seenBy = computed(() =>
+  method.value === 'scale' || isDoseWeighed(draft.value) || isLive.value ? null : method.value,
+)
+const byRecipe = computed(() => props.recipe?.method.doseBy ?? 'scale')
 const methods = computed(() =>
   DOSE_METHODS.map((value) => ({ value, label: t(`fact.doseMethod.is.${value}`) })),
 )
+/** Whoever weighs beans in weighs in a little more, for what spills and stays. */
+const weighIn = computed(() => {
+  const moreG = props.grinder?.overWeighG ?? null
+  if (moreG === null || targets.value === null || !isHelped.value) return ''
+  return t('dose.weighIn', {
+    amount: format.mass(targets.value.doseG + moreG),
+    more: format.massApart(moreG),
+  })
+})
 const retention = computed(() => {
   const beans = numberTyped(draft.value.texts.beansInG)
   if (beans === null || props.read.netG === null) return ''
@@ -127,7 +147,15 @@ const retention = computed(() => {
         <PressButton @click="device?.order({ kind: 'tare' })">{{ t('dose.tare') }}</PressButton>
       </div>
     </div>
-    <component :is="isLive ? 'details' : 'div'">
+    <DoseSeenFields
+      v-if="seenBy"
+      v-model="draft"
+      :method="seenBy"
+      :recipe="targets"
+      :seen="seen"
+      :issue="issues('doseCount')"
+    />
+    <component :is="isLive ? 'details' : 'div'" v-else>
       <summary v-if="isLive">{{ t('dose.byHand') }}</summary>
       <WeighFields
         v-model="draft.dose"
@@ -140,6 +168,15 @@ const retention = computed(() => {
     <p v-if="isLive && read.netG !== null" class="kept">
       {{ t('dose.kept', { amount: format.mass(read.netG) }) }}
     </p>
+    <PressButton v-if="seenBy" kind="text" @click="method = 'scale'">{{
+      t('doseSeen.weighInstead')
+    }}</PressButton>
+    <PressButton
+      v-else-if="byRecipe !== 'scale' && method === 'scale' && read.netG === null && !isLive"
+      kind="text"
+      @click="method = byRecipe"
+      >{{ t('doseSeen.asTheRecipe') }}</PressButton
+    >
     <p v-if="trim" class="trim" role="status">{{ trim }}</p>
     <p v-if="headspace" class="warn" role="status">{{ headspace }}</p>
     <FactFields v-model="draft" step="dose" place="first" :issues="issues" />
@@ -147,11 +184,12 @@ const retention = computed(() => {
       <summary>{{ t('dose.more') }}</summary>
       <div class="more">
         <ChoiceRow v-model="method" :label="t('fact.doseMethod.label')" :options="methods" />
-        <p v-if="method !== 'scale'" class="soft">
+        <p v-if="method !== 'scale' && read.netG !== null" class="soft">
           {{ t('dose.spread', { amount: format.massApart(DOSE_SPREAD_G[method]) }) }}
         </p>
         <FactFields v-model="draft" step="dose" place="more" :issues="issues" />
         <SignLooks v-model="draft" step="dose" :is-measured="read.netG !== null" />
+        <p v-if="weighIn" class="soft">{{ weighIn }}</p>
         <p v-if="draft.noted.spilt" class="soft">{{ t('dose.spiltSays') }}</p>
         <p v-if="draft.noted.staticCling" class="soft">{{ t('dose.staticSays') }}</p>
         <p v-if="retention" class="soft">{{ retention }}</p>

@@ -11,7 +11,7 @@ import GrindSettingField from '../GrindSettingField.vue'
 import { useReadyNotes } from '../useReadyNotes.ts'
 
 const props = defineProps<{
-  recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
+  recipe: Pick<RecipeRevision, 'targets' | 'method' | 'coffeeId'> | null
   grinder: TodayGrinder | null
   basket: TodayBasket | null
   issues: FactIssues

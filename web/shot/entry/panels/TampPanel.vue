@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { RecipeRevision } from '@calm-apron/contract'
-import { LOW_DOSE_RULES, TILTS, type Tilt, isStepAsked } from '@calm-apron/core'
+import { type DoseFact, LOW_DOSE_RULES, TILTS, type Tilt, doseEstimate, isStepAsked } from '@calm-apron/core'
 import PressButton from '../../../kit/parts/PressButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { BarDevice } from '../../../data/devices/barDevice.ts'
 import { monotonicNowMs } from '../../../data/devices/steadyClock.ts'
 import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
+import { useAcademy } from '../../../data/academy/academy.ts'
 import { useFormat } from '../../../kit/units/useFormat.ts'
 import BasketTap from '../BasketTap.vue'
 import SignLooks from '../../facts/SignLooks.vue'
@@ -17,7 +18,7 @@ import type { FactIssues } from '../../facts/factIssues.ts'
 
 const props = defineProps<{
   recipe: Pick<RecipeRevision, 'targets' | 'method'> | null
-  doseG: number | null
+  dose: DoseFact | null
   device: BarDevice | null
   issues: FactIssues
 }>()
@@ -25,6 +26,7 @@ const emit = defineEmits<{ lockedIn: [] }>()
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 const format = useFormat()
+const academy = useAcademy()
 
 const tilts = computed(() => [
   ...TILTS.map((value) => ({ value, label: t(`fact.tilt.is.${value}`) })),
@@ -44,13 +46,16 @@ const { pressedN, hasPlate } = usePlatePress(
   () => props.device,
 )
 
-const isDoseLow = computed(
-  () =>
-    props.doseG !== null &&
-    props.recipe !== null &&
-    props.doseG < props.recipe.targets.doseG - props.recipe.targets.doseToleranceG,
+const isDoseLow = computed(() => {
+  if (props.recipe === null) return false
+  const { targets } = props.recipe
+  const doseG = doseEstimate({ dose: props.dose }, targets)?.g ?? null
+  return doseG !== null && doseG < targets.doseG - targets.doseToleranceG
+})
+/** As the recipe says, else as the room does. */
+const houseRule = computed(
+  () => props.recipe?.method.lowDoseRule ?? academy.bar(draft.value.barId)?.lowDoseRule ?? LOW_DOSE_RULES[0],
 )
-const houseRule = computed(() => props.recipe?.method.lowDoseRule ?? LOW_DOSE_RULES[0])
 const rules = computed(() => LOW_DOSE_RULES.map((value) => ({ value, label: t(`fact.lowDose.is.${value}`) })))
 
 /** Cup and scale are under the spout: from here on the scale reads the cup. */

@@ -1,0 +1,50 @@
+import { type CountMethod, type DoseSeen, type DoseTrim, type Recipe, countWanted } from '@calm-apron/core'
+import { useI18n } from 'vue-i18n'
+import { useFormat } from '../../kit/units/useFormat.ts'
+
+/** Doses that nobody weighed, in the words of their own measure. */
+export function useDoseWords() {
+  const { t } = useI18n()
+  const format = useFormat()
+
+  /** So many scoops, pulls or seconds. */
+  function countWords(of: CountMethod, count: number): string {
+    const size = Math.abs(count)
+    return t(`doseSeen.count.${of}`, { count: format.plain(size) }, size > 1 ? 2 : 1)
+  }
+
+  const seenWords = (seen: DoseSeen): string =>
+    seen.by === 'mark' ? t(`doseSeen.is.${seen.mark}.${seen.at}`) : countWords(seen.of, seen.count)
+
+  /** What to do to it, as a sentence. */
+  function trimWords(trim: DoseTrim): string {
+    switch (trim.by) {
+      case 'mass':
+        return t(trim.g < 0 ? 'trim.out' : 'trim.add', { amount: format.massApart(trim.g) })
+      case 'mark':
+        return trim.at === 'at' ? t('doseSeen.asWanted') : t(`doseSeen.trim.${trim.mark}.${trim.at}`)
+      case 'count':
+        return t(trim.count > 0 ? 'doseSeen.more' : 'doseSeen.fewer', {
+          count: countWords(trim.of, trim.count),
+        })
+    }
+  }
+
+  /** How far a count is off; a mark says so itself. */
+  function seenApart(seen: DoseSeen, recipe: Recipe): string {
+    if (seen.by === 'mark') return seenWords(seen)
+    const wanted = countWanted(seen.of, recipe)
+    const apart = seen.count - (wanted ?? seen.count)
+    if (apart === 0) return t('rail.onTarget')
+    return t(apart < 0 ? 'doseSeen.short' : 'doseSeen.tooMany', { count: countWords(seen.of, apart) })
+  }
+
+  /** What it should be. */
+  function seenTarget(seen: DoseSeen, recipe: Recipe): string {
+    if (seen.by === 'mark') return t(`doseSeen.is.${seen.mark}.at`)
+    const wanted = countWanted(seen.of, recipe)
+    return wanted === null ? '' : countWords(seen.of, wanted)
+  }
+
+  return { countWords, seenWords, seenApart, seenTarget, trimWords }
+}
