@@ -89,6 +89,7 @@ export const asItStood = z.strictObject({
       basketNominalG: z.number().nullable(),
       basketId: z.string().nullable().exactOptional(),
       isRecipesBasket: z.boolean().nullable().exactOptional(),
+      stopsItself: z.boolean().exactOptional(),
     })
     .nullable(),
   grinder: z

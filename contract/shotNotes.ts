@@ -30,6 +30,11 @@ export const flowMarks = z
 /** Notes that have a shape of their own: one without a schema does not compile. */
 const shapedNotes = {
   marks: flowMarks,
+  // Not asked by the last release.
+  weightsSeen: z
+    .array(z.strictObject({ atS: within(BOUNDS.instantS), weightG: within(BOUNDS.cupNetG) }))
+    .max(BOUNDS.marks.max)
+    .default([]),
   cupsG: z.tuple([within(BOUNDS.cupNetG), within(BOUNDS.cupNetG)]).nullable(),
   predicted: z.strictObject({ byPersonS: seconds, byToolS: seconds }).nullable(),
   signs: z.partialRecord(z.enum(SIGNS), z.boolean()),

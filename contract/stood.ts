@@ -9,7 +9,7 @@ export interface PulledWith {
   coffee: Pick<PreparedContent<'coffee'>, 'freshness' | 'roastLevel'> | null
   machine: Pick<
     PreparedContent<'machine'>,
-    'kind' | 'hasReleaseValve' | 'switchedOnAt' | 'warmUpMinutes' | 'setC'
+    'kind' | 'hasReleaseValve' | 'stopBy' | 'switchedOnAt' | 'warmUpMinutes' | 'setC'
   > | null
   /** The basket in the group. */
   basket: Pick<PreparedContent<'basket'>, 'nominalG'> | null
@@ -104,6 +104,7 @@ export function standsNow(
         : {
             isLever: machine.kind === 'lever',
             hasReleaseValve: machine.hasReleaseValve,
+            stopsItself: machine.stopBy !== 'hand',
             switchedOnAt: machine.switchedOnAt,
             warmUpMinutes: machine.warmUpMinutes,
             setC: machine.setC,

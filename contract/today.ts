@@ -86,6 +86,17 @@ export const today = z.strictObject({
   awaiting: z.array(z.strictObject({ shotId: id, personId: id, pulledAt: instant })),
   /** What still dripped after the last stops at a machine, in g, oldest first. */
   leads: z.array(z.strictObject({ machineId: id, leadsG: z.array(z.number()) })),
+  /** What was in the last cups of a machine that stops by itself, in g, by group and recipe, oldest first. */
+  yields: z
+    .array(
+      z.strictObject({
+        machineId: id,
+        groupNo: z.int().nonnegative(),
+        recipeId: id,
+        cupsG: z.array(z.number()),
+      }),
+    )
+    .default([]),
   /** Prepared things whose content is not what this release expects, and which are therefore left out. */
   unreadable: z.array(z.strictObject({ preparedId: id, name: z.string() })).default([]),
 })

@@ -147,8 +147,16 @@ export { FAULTS_SHOWN, SHOT_PURPOSES, isCounted, isOfDialIn, isOfTeachers, isTur
 export type { FaultShown, ShotPurpose } from './shot/purpose.ts'
 export { CHANGES, NO_CONTEXT, TONGUES, USUAL_FRESHNESS } from './reading/context.ts'
 export { COUNT_METHODS, DOSE_METHODS, DOSE_SPREAD_G, isCountMethod } from './shot/doseMethod.ts'
+export { MARK_PLACES } from './shot/markPlaces.ts'
+export { coloursSay, colourShares } from './shot/colours.ts'
+export { USUAL_EXTRACTION, extractionPercent, firstDropSays } from './shot/extraction.ts'
+export { projectedFrom } from './shot/weightsSeen.ts'
+export type { WeightSeen } from './shot/weightsSeen.ts'
+export { programmeOff, usualYield } from './shot/usualYield.ts'
+export type { UsualYield } from './shot/usualYield.ts'
+export type { YieldBy } from './shot/yieldShare.ts'
+export type { MarkPlace } from './shot/markPlaces.ts'
 export {
-  MARK_PLACES,
   countWanted,
   doseEstimate,
   doseMethodOf,
@@ -156,7 +164,7 @@ export {
   seenTrim,
   weighedDoseG,
 } from './shot/doseSeen.ts'
-export type { DoseEstimate, DoseFact, DoseSeen, DoseTrim, MarkPlace } from './shot/doseSeen.ts'
+export type { DoseEstimate, DoseFact, DoseSeen, DoseTrim } from './shot/doseSeen.ts'
 export type { Change, GrindMoved, MachineKnown, ShotContext, Tongue } from './reading/context.ts'
 export type { CountMethod, DoseMethod, MarkMethod } from './shot/doseMethod.ts'
 export { SIGNS } from './shot/signs.ts'

@@ -91,3 +91,63 @@ test('a house that goes by volume is spoken to in ml throughout', async ({ page 
   await bar.save()
   await expect(page.getByText('8 ml too much', { exact: true })).toBeVisible()
 })
+
+test('a house without a scale: the line in the basket, the line on the glass, a stopwatch from the first drop', async ({
+  page,
+}) => {
+  const bar = new Bar(page)
+  await page.goto('/prepare/recipes/new')
+  await page.getByRole('button', { name: 'Line in the basket' }).click()
+  await page.getByLabel('Name').fill('To the line')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Save the recipe' }).click()
+  await expect(page.getByText('line in the basket')).toBeVisible()
+
+  await bar.begin('Teo Varga-Lind', 'To the line')
+  await bar.goTo('Dose')
+  await expect(page.getByRole('heading', { name: 'Where does the dose stand?' })).toBeVisible()
+  await bar.answer('Where does it stand?', 'under the line')
+  await expect(page.getByText('Add a little, up to the line.')).toBeVisible()
+  await expectAccessible(page)
+  await bar.goTo('Tamp')
+  await expect(page.getByText('The dose is low, and it is tamped. The rule here: discard and start again.')).toBeVisible()
+  await bar.goTo('Pull')
+  await page.getByLabel('First drop at').fill('0')
+  await page.getByLabel('Stopped at').fill('24')
+  await bar.goTo('Cup')
+  await bar.answer('Where does it stand to the line?', 'at it')
+  await bar.save()
+  await expect(bar.rail('Dose')).toContainText('under the line')
+  await expect(bar.rail('Dose')).toContainText('target: at the line')
+  await expect(bar.rail('Yield')).toContainText('at the line')
+  await expect(bar.rail('Time')).toContainText('in the window, by the line on the glass')
+  await expect(page.getByText('Next dose: Add a little, up to the line. Same grind.')).toBeVisible()
+  for (const grams of await page.locator('li[data-rail="dose"]').allTextContents()) expect(grams).not.toMatch(/\d g/)
+})
+
+test('a scale that says nothing, while it runs: what it shows is typed, and told when the stop is due', async ({
+  page,
+}) => {
+  const bar = new Bar(page)
+  await page.goto('/')
+  await page.getByRole('group', { name: 'Which room?' }).getByRole('radio', { name: 'Sail loft' }).check()
+  await page
+    .getByRole('group', { name: 'At which group?' })
+    .getByRole('radio', { name: 'Little one, Group' })
+    .check()
+  await page.getByRole('radio', { name: 'Teo Varga-Lind' }).check()
+  await page.getByRole('radio', { name: 'House double' }).check()
+  await page.getByRole('button', { name: 'Teo Varga-Lind to the bar' }).click()
+  await bar.goTo('Pull')
+  for (const mark of ['Pump on', 'First drop']) {
+    await page.getByRole('button', { name: mark }).click()
+    await untilClock(page, 0.5, mark === 'Pump on' ? 'pump' : 'drop')
+  }
+  await page.getByLabel('On the scale now').fill('3,5')
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await expect(page.getByText(/^3\.5 g at \d+\.\d s\. At this flow 37\.5 g at \d+\.\d s: stop then\.$/)).toBeVisible()
+  await page.getByRole('button', { name: 'Pump off' }).click()
+  await bar.save()
+  await page.getByText('What was recorded').click()
+  await expect(page.getByText('Weights read while it ran')).toBeVisible()
+})

@@ -71,7 +71,14 @@ const context = z.strictObject({
   changedSinceLast: z.array(z.enum(CHANGES)).nullable().default(null),
   grindOwner: z.enum(['trainer', 'trainee']).default(NO_CONTEXT.grindOwner),
   tongue: z.enum(TONGUES).default(NO_CONTEXT.tongue),
-  machine: z.strictObject({ isLever: z.boolean(), hasReleaseValve: z.boolean() }).nullable().default(null),
+  machine: z
+    .strictObject({
+      isLever: z.boolean(),
+      hasReleaseValve: z.boolean(),
+      stopsItself: z.boolean().exactOptional(),
+    })
+    .nullable()
+    .default(null),
   grindMoved: z
     .strictObject({ direction: z.enum(['finer', 'coarser']), steps: z.number().nonnegative() })
     .nullable()

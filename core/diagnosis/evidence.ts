@@ -5,7 +5,7 @@ import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
 import { type ShotClock, TASTE_AXES } from '../shot/facts.ts'
 import { SIGNS } from '../shot/signs.ts'
 import { THRESHOLDS } from '../thresholds.ts'
-import { yieldShare } from '../shot/yieldShare.ts'
+import { yieldSeen } from '../shot/yieldShare.ts'
 import {
   type Channel,
   type Evidence,
@@ -69,7 +69,7 @@ function doseItems({ dose }: Readings): Evidence[] {
 }
 
 function yieldItems({ of: { facts, recipe } }: Readings): Evidence[] {
-  const cup = facts.abandoned === null ? yieldShare(facts, recipe) : null
+  const cup = facts.abandoned === null ? yieldSeen(facts, recipe) : null
   return cup === null || cup.share <= 0 ? [] : [measured('yield', Math.log(cup.share), cup.lnSd)]
 }
 
@@ -180,7 +180,8 @@ function timeItems({ timeAtTarget: time, of: { recipe } }: Readings): {
   switch (time.kind) {
     case 'known': {
       const ln = against(time.s, time.startS)
-      return { items: [measured('time', ln, CLOCK_SPREAD_LN)], ln }
+      const spread = Math.hypot(CLOCK_SPREAD_LN, time.yieldLnSd)
+      return { items: [measured('time', ln, spread)], ln }
     }
     case 'at-least':
     case 'at-most': {

@@ -29,7 +29,6 @@ export interface Ruling {
 
 /** Faults that open short cuts for the water. */
 export const CHANNELLING: readonly Fault[] = ['tamp-tilted', 'tamp-light', 'poor-distribution', 'basket-wet']
-const STOPPING: readonly Fault[] = ['stopped-early', 'stopped-late', 'wrong-basket']
 
 /**
  * The fixed order of judgement: a choke, and a miss too large to be explained, move the grind; a gate that failed is
@@ -131,11 +130,13 @@ function puckFirst(readings: Readings): Ruling | null {
 
 /** A wrong yield at a right flow is a stopping fault, or a counter set for another basket. */
 function stopFirst(readings: Readings): Ruling | null {
-  const { yield: cup, flow } = readings
+  const { yield: cup, flow, of } = readings
   if (flow.state !== 'on' || !cup.judged || cup.standing === 'on') return null
   if (cup.standing === 'near' && tasteLeaning(readings) === 'balanced') return null
   const isLate = cup.deviation > 0
-  const causes: Fault[] = STOPPING.filter((cause) => cause !== (isLate ? 'stopped-early' : 'stopped-late'))
+  const byHand: Fault = isLate ? 'stopped-late' : 'stopped-early'
+  const causes: Fault[] =
+    of.context.machine?.stopsItself === true ? ['wrong-basket'] : [byHand, 'wrong-basket']
   return {
     ...OPEN,
     mayName: causes,

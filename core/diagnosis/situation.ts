@@ -14,6 +14,9 @@ const FACTORS = {
   roastIsLight: 0.25,
   /** A basket for another dose than the recipe's is a mix-up waiting to happen. */
   basketForAnotherDose: 4,
+  /** Nobody stopped it; a wrong cup is another programme's. */
+  stoppedByItself: 0.05,
+  anotherProgramme: 4,
 } as const
 /** A basket's nominal dose this far from the recipe's is for another recipe, in g. */
 const ANOTHER_DOSE_G = 3
@@ -32,6 +35,11 @@ export function factorOfSituation(context: ShotContext, recipe: Recipe): Float64
         ] as const)
       : []),
   ])
+  if (context.machine?.stopsItself === true) {
+    for (const way of ['stopped-early', 'stopped-late'] as const) factors.set(way, FACTORS.stoppedByItself)
+    for (const way of ['wrong-basket:short', 'wrong-basket:long'] as const)
+      factors.set(way, FACTORS.anotherProgramme)
+  }
   if (factors.size === 0) return undefined
   return Float64Array.from(HYPOTHESES, ({ ways }) =>
     ways.reduce((product, way) => product * (factors.get(way) ?? 1), 1),

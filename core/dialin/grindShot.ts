@@ -102,7 +102,7 @@ function timeOf({ of: { facts } }: Readings, recipe: Recipe): Timed {
   const plain = (timeS: number | null, bound: Timed['bound'] = null): Timed => ({ timeS, bound, spreadLn: 0 })
   switch (time.kind) {
     case 'known':
-      return plain(time.s)
+      return { timeS: time.s, bound: null, spreadLn: time.yieldLnSd }
     case 'at-least':
     case 'at-most':
       return plain(time.s, time.kind)

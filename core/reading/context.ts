@@ -20,6 +20,8 @@ export type Tongue = (typeof TONGUES)[number]
 
 /** What the machine is, as far as it changes what may be said of a shot. */
 export interface MachineKnown {
+  /** Whether it stops by itself; left out where that was not kept. */
+  stopsItself?: boolean
   isLever: boolean
   /** Whether a valve lets the pressure out of the basket after the shot. */
   hasReleaseValve: boolean

@@ -63,9 +63,9 @@ export function isGroupHot({ machineHot, noted }: ShotFacts): boolean | null {
   return machineHot ?? (waterC === null ? null : waterC >= THRESHOLDS.waterC.min)
 }
 
-/** Clumps are an uneven bed, whatever was said of the rest; that none were seen says only that. */
+/** Clumps are an uneven bed, whatever was said of the rest; a tool's whole outline on it is an even one, where nobody said. */
 export function isBedEven({ bedEven, noted }: ShotFacts): boolean | null {
-  return noted?.clumps === true ? false : bedEven
+  return noted?.clumps === true ? false : (bedEven ?? noted?.toolOutline ?? null)
 }
 
 /** A dose that was measured by eye is no fault within what an eye errs by; one that was seen off its mark is. */

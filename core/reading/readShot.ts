@@ -5,7 +5,7 @@ import type { ShotFacts } from '../shot/facts.ts'
 import { doseEstimate, isDoseSeen } from '../shot/doseSeen.ts'
 import { timeAtTarget } from '../shot/timeAtTarget.ts'
 import { netG } from '../shot/weighing.ts'
-import { yieldShare } from '../shot/yieldShare.ts'
+import { yieldSeen } from '../shot/yieldShare.ts'
 import { chargeReadings } from '../skill/charging.ts'
 import { NO_CONTEXT, type ShotContext } from './context.ts'
 import { flowOf } from './flow.ts'
@@ -84,15 +84,35 @@ function readYield(facts: ShotFacts, recipe: Recipe): YieldReading {
   if (facts.abandoned !== null) return { judged: false, why: 'abandoned' }
   const cupG = netG(facts.cup)
   if (cupG !== null) {
-    return { ...measure(cupG, recipe.yieldG, recipe.yieldToleranceG), unit: 'g', estimatedG: null }
+    return {
+      ...measure(cupG, recipe.yieldG, recipe.yieldToleranceG),
+      unit: 'g',
+      estimatedG: null,
+      seen: null,
+    }
   }
   const volume = recipe.school?.volume ?? null
   const cupMl = facts.measured?.cupMl ?? null
-  if (volume === null || cupMl === null) return { judged: false, why: 'not-weighed' }
+  if (volume === null || cupMl === null) return readLine(facts, recipe)
   return {
     ...measure(cupMl, volume.targetMl, volume.toleranceMl),
     unit: 'ml',
     estimatedG: { g: cupMl * volume.gPerMl, sdG: cupMl * volume.gPerMlSd },
+    seen: null,
+  }
+}
+
+/** A cup that nobody measured, by the line on its glass. */
+function readLine(facts: ShotFacts, recipe: Recipe): YieldReading {
+  const cup = yieldSeen(facts, recipe)
+  const seen = facts.noted?.cupLine ?? null
+  if (cup === null || seen === null) return { judged: false, why: 'not-weighed' }
+  const g = cup.share * recipe.yieldG
+  return {
+    ...measure(g, recipe.yieldG, recipe.yieldToleranceG),
+    unit: 'g',
+    estimatedG: { g, sdG: cup.lnSd * recipe.yieldG },
+    seen,
   }
 }
 
@@ -104,7 +124,7 @@ function missingPart(
   const isMissing: Record<MissingPart, boolean> = {
     clock: facts.clock === null,
     'first-drop': recipe.clock === 'drop' && facts.clock?.firstDrop === 'missed',
-    cup: facts.abandoned === null && yieldShare(facts, recipe) === null,
+    cup: facts.abandoned === null && yieldSeen(facts, recipe) === null,
     taste: facts.abandoned === null && (facts.taste.sour === null || facts.taste.bitter === null),
     dose: facts.dose === null,
     tamp: facts.tamp.tilt === null && facts.tamp.settled === null,

@@ -199,10 +199,10 @@ function coffeeKnown({ coffee, pulledOn }: AsItStood): Partial<ShotContext> {
 function groupKnown({ machine }: AsItStood, pulledAt: string): Partial<ShotContext> {
   if (machine === null) return {}
   const { switchedOnAt, warmUpMinutes, basketNominalG, isLever, hasReleaseValve } = machine
-  const { isRecipesBasket = null, setC = null } = machine
+  const { isRecipesBasket = null, setC = null, stopsItself = false } = machine
   const minutesOn = switchedOnAt === null ? -1 : (Date.parse(pulledAt) - Date.parse(switchedOnAt)) / 60_000
   return {
-    machine: { isLever, hasReleaseValve },
+    machine: { isLever, hasReleaseValve, stopsItself },
     basketNominalG,
     isRecipesBasket,
     setC,

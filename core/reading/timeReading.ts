@@ -15,6 +15,7 @@ export function readTime(time: TimeAtTarget, recipe: Recipe): TimeReading {
     bound,
     clockS: s,
     estimated,
+    yieldBy: null,
   })
   switch (time.kind) {
     case 'unknown':
@@ -25,7 +26,13 @@ export function readTime(time: TimeAtTarget, recipe: Recipe): TimeReading {
         ? { judged: false, why: 'stopped-before-drop' }
         : beyond(time.pumpS, 'at-least')
     case 'known':
-      return { ...against(time.s), bound: null, clockS: time.clockS, estimated: time.estimated }
+      return {
+        ...against(time.s),
+        bound: null,
+        clockS: time.clockS,
+        estimated: time.estimated,
+        yieldBy: time.yieldBy,
+      }
     case 'at-least':
       return time.s < recipe.timeMaxS ? { judged: false, why: 'stopped-too-far' } : beyond(time.s, 'at-least')
     case 'at-most':

@@ -1,5 +1,7 @@
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
+import type { MarkPlace } from '../shot/markPlaces.ts'
+import type { YieldBy } from '../shot/yieldShare.ts'
 import type { DoseSeen } from '../shot/doseSeen.ts'
 import type { Side, Tilt } from '../shot/seen.ts'
 import type { TimeAtTarget, TimeUnknown } from '../shot/timeAtTarget.ts'
@@ -56,6 +58,8 @@ export interface DoseMeasured extends Measured {
 export interface YieldMeasured extends Measured {
   unit: 'g' | 'ml'
   estimatedG: { g: number; sdG: number } | null
+  /** Where the cup stood to the line on its glass, where nobody measured it. */
+  seen: MarkPlace | null
 }
 
 /** A tamp is ordinal: seen, not measured; but a house may also set a force, in N. */
@@ -73,6 +77,8 @@ export interface TimeMeasured extends Measured {
   bound: 'at-least' | 'at-most' | null
   clockS: number
   estimated: boolean
+  /** By what the yield is known that it was scaled to; null for a bound. */
+  yieldBy: YieldBy | null
 }
 
 /**

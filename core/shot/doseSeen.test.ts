@@ -1,15 +1,17 @@
 import fc from 'fast-check'
 import { readShot } from '../reading/readShot.ts'
 import { diagnose } from '../diagnosis/diagnose.ts'
+import type { Recipe } from '../recipe/recipe.ts'
 import { DROP_RECIPE, carefulShot } from '../testing/index.ts'
 import { COUNT_METHODS, DOSE_METHODS, DOSE_SPREAD_G, isCountMethod } from './doseMethod.ts'
-import { type DoseSeen, MARK_PLACES, countWanted, doseEstimate, doseMethodOf, seenTrim } from './doseSeen.ts'
+import { MARK_PLACES } from './markPlaces.ts'
+import { type DoseSeen, countWanted, doseEstimate, doseMethodOf, seenTrim } from './doseSeen.ts'
 import { unknownFacts } from './facts.ts'
 
 const COUNTED = { ...DROP_RECIPE, doseG: 14, doseToleranceG: 0.8, doseCount: 2 }
-const read = (dose: DoseSeen, recipe = COUNTED) => readShot({ ...unknownFacts(), dose }, recipe)
+const read = (dose: DoseSeen, recipe: Recipe = COUNTED) => readShot({ ...unknownFacts(), dose }, recipe)
 /** The next move after a shot that was done with care but for its dose, and ran a little fast. */
-const moveAfter = (dose: DoseSeen, recipe = COUNTED) =>
+const moveAfter = (dose: DoseSeen, recipe: Recipe = COUNTED) =>
   diagnose(readShot(carefulShot({ stopS: 25 }, { dose }), recipe), NO_GRIND).move
 const NO_GRIND = { setting: null, grinder: null, ranAt: [] }
 const scoops = (count: number): DoseSeen => ({ by: 'count', of: 'scoop', count })

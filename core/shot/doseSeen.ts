@@ -1,11 +1,8 @@
 import type { Recipe } from '../recipe/recipe.ts'
 import { type CountMethod, type DoseMethod, DOSE_SPREAD_G, type MarkMethod } from './doseMethod.ts'
 import type { ShotFacts, Weighing } from './facts.ts'
+import type { MarkPlace } from './markPlaces.ts'
 import { netG } from './weighing.ts'
-
-export const MARK_PLACES = ['below', 'at', 'above'] as const
-/** Where a dose stands to the mark that it is held against. */
-export type MarkPlace = (typeof MARK_PLACES)[number]
 
 /** A dose that nobody weighed: where it stood to its mark, or how many went in. What that weighs is not said here. */
 export type DoseSeen =

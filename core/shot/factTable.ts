@@ -1,4 +1,5 @@
 import { DOSE_METHODS } from './doseMethod.ts'
+import { MARK_PLACES } from './markPlaces.ts'
 import type { BarStep } from './barSteps.ts'
 import type { AmountFact, AnswerFact, ChoiceFact, FactBounds, RatingFact, SeveralFact } from './factKinds.ts'
 import {
@@ -30,6 +31,8 @@ export const FACT_BOUNDS = {
   rating: { min: 0, max: 10 },
   waterC: { min: 60, max: 110 },
   marks: { min: 0, max: 100 },
+  percent: { min: 0, max: 100 },
+  tdsPercent: { min: 1, max: 30 },
 } as const satisfies Record<string, FactBounds>
 
 type Place = AnswerFact['place']
@@ -105,12 +108,16 @@ export const FACTS = {
     distributions: several(DISTRIBUTIONS, 'dose', 'more'),
     clumps: answer('dose', 'more'),
     spilt: answer('dose', 'more'),
+    /** The levelling tool left its whole outline on the bed. */
+    toolOutline: answer('dose', 'more'),
     /** Grounds that cling and fly. */
     staticCling: answer('dose', 'more'),
     beansInG: amount('mass', FACT_BOUNDS.doseNetG, 'dose', 'more'),
     /** Of the water at the group, as a thermometer read it. */
     waterC: amount('temperature', FACT_BOUNDS.waterC, 'ready', 'more'),
     cycle: choice(CYCLE_PLACES, 'ready', 'more'),
+    /** Of the air. */
+    humidityPercent: amount('none', FACT_BOUNDS.percent, 'ready', 'more'),
     /** What was done with a dose that turned out low after tamping. */
     lowDose: choice(LOW_DOSE_RULES, 'tamp', 'own'),
     /** Wrist and elbow above the tamper, or the wrist bent. */
@@ -122,11 +129,18 @@ export const FACTS = {
     lockToStartS: amount('s', FACT_BOUNDS.instantS, 'pull', 'device'),
     /** What the scale showed at the stop, before the last drips: seen by itself, or read off one that says nothing. */
     weightAtStopG: amount('mass', FACT_BOUNDS.cupNetG, 'pull', 'more'),
+    /** Where the cup stands to the line on its glass, where nobody weighs it. */
+    cupLine: choice(MARK_PLACES, 'cup', 'own'),
+    /** What the machine's own programme usually gives here, and how that is spread (sd), as far as it is known. */
+    usualCupG: amount('mass', FACT_BOUNDS.cupNetG, 'cup', 'device'),
+    usualCupSdG: amount('mass', FACT_BOUNDS.cupNetG, 'cup', 'device'),
     /** Said before the reading, and held against it. */
     served: choice(SERVED, 'look', 'first'),
     /** Against the words on the bag. */
     bagMatched: choice(MATCHES, 'taste', 'first'),
     afterFeel: choice(AFTER_FEELS, 'taste', 'more'),
+    /** Dissolved solids, as a refractometer read them. */
+    tdsPercent: amount('none', FACT_BOUNDS.tdsPercent, 'taste', 'more'),
     /** By whoever pulled. */
     selfRating: rating(FACT_BOUNDS.rating, false, 'look', 'more'),
   },

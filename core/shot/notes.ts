@@ -3,6 +3,7 @@ import { type FactsOf, nothingOf } from './factKinds.ts'
 import { FACTS } from './factTable.ts'
 import type { FlowMark } from './marks.ts'
 import type { SignsSeen } from './signs.ts'
+import type { WeightSeen } from './weightsSeen.ts'
 
 /** A mark that was tapped while the shot ran. */
 export interface MarkAt {
@@ -14,6 +15,8 @@ export interface MarkAt {
 /** Notes that have a shape of their own. */
 export interface ShapedNotes extends StepsSeen {
   marks: MarkAt[]
+  /** Read off a scale that says nothing, while it ran; in the order of time. */
+  weightsSeen: WeightSeen[]
   /** Two cups under two spouts, each weighed, in g. */
   cupsG: [number, number] | null
   /** What the one at the bar expected of the time, and what the tool did, in s on the recipe's clock. */
@@ -30,6 +33,7 @@ export function noNotes(): ShotNotes {
     ...nothingOf(FACTS.noted),
     ...noStepsSeen(),
     marks: [],
+    weightsSeen: [],
     cupsG: null,
     predicted: null,
     signs: {},

@@ -8,6 +8,8 @@ test('on target, the time at target is the clock’s own', () => {
     clockS: 28,
     startS: 0,
     estimated: false,
+    yieldBy: 'weight',
+    yieldLnSd: 0,
   })
 })
 

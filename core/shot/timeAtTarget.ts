@@ -3,7 +3,7 @@ import { THRESHOLDS } from '../thresholds.ts'
 import type { ShotClock, ShotFacts } from './facts.ts'
 import { netG } from './weighing.ts'
 import { crossingS } from './crossing.ts'
-import { yieldShare } from './yieldShare.ts'
+import { type YieldBy, type YieldShare, yieldShare } from './yieldShare.ts'
 
 /** Why no honest time can be given. */
 export type TimeUnknown =
@@ -21,7 +21,16 @@ export type TimeUnknown =
  * carries seconds from pump start, because the drop clock never began.
  */
 export type TimeAtTarget =
-  | { kind: 'known'; s: number; clockS: number; startS: number; estimated: boolean }
+  | {
+      kind: 'known'
+      s: number
+      clockS: number
+      startS: number
+      estimated: boolean
+      /** By what the yield is known that it is scaled to, and how far that may be off, as sd of its ln. */
+      yieldBy: YieldBy
+      yieldLnSd: number
+    }
   | { kind: 'at-least'; s: number; startS: number }
   | { kind: 'at-most'; s: number; startS: number }
   | { kind: 'between'; fromS: number; toS: number; startS: number; why: TimeUnknown }
@@ -63,18 +72,19 @@ export function timeAtTarget(facts: ShotFacts, recipe: Recipe): TimeAtTarget {
   if (clock.firstDrop === 'none') return { kind: 'no-drop', pumpS: clock.stopS }
   if (abandoned === 'spilt') return { kind: 'unknown', why: 'spilt' }
   const its = onClock(clock, recipe.clock)
-  const share = yieldShare(facts, recipe)?.share ?? null
+  const cup = yieldShare(facts, recipe)
+  const share = cup?.share ?? null
   const range =
     its === null ? withoutItsMark(clock, recipe) : { fromS: its.clockS, toS: its.clockS, startS: its.startS }
   if (abandoned === 'choked') return { kind: 'at-least', s: range.fromS, startS: range.startS }
   if (abandoned === 'gushed') return { kind: 'at-most', s: range.toS, startS: range.startS }
   const crossed = its === null ? null : crossedAt(facts, clock, recipe, its)
   if (crossed !== null) return crossed
-  if (share === null) return cupNotWeighed(range, clock, recipe)
+  if (cup === null || share === null) return cupNotWeighed(range, clock, recipe)
   const { scalableUnderShare, scalableOverShare } = THRESHOLDS
   if (share < 1 - scalableUnderShare) return { kind: 'at-least', s: range.fromS, startS: range.startS }
   if (share > 1 + scalableOverShare) return { kind: 'at-most', s: range.toS, startS: range.startS }
-  if (its !== null) return scaledToTarget(clock, recipe, share, its)
+  if (its !== null) return scaledToTarget(clock, recipe, cup, its)
   return {
     kind: 'between',
     fromS: roundS(range.fromS / share),
@@ -136,13 +146,14 @@ function crossedAt(
   const leadG = measured?.leadG ?? Math.max(0, settledG - atStopG)
   const pumpS = crossingS(untilStop, recipe.yieldG - leadG)
   if (pumpS === null) return null
-  return { kind: 'known', s: roundS(pumpS - startS), clockS, startS, estimated: clock.estimated }
+  const its = { s: roundS(pumpS - startS), clockS, startS, estimated: clock.estimated }
+  return { kind: 'known', ...its, yieldBy: 'weight', yieldLnSd: 0 }
 }
 
 function scaledToTarget(
   clock: ShotClock,
   recipe: Recipe,
-  share: number,
+  { share, by: yieldBy, lnSd }: YieldShare,
   { startS, clockS }: OnClock,
 ): TimeAtTarget {
   // Only the flowing part scales; unmarked, the middle of the usual range stands in (off by 3 s, it errs by 0.75 s).
@@ -154,5 +165,8 @@ function scaledToTarget(
     clockS,
     startS,
     estimated: clock.estimated || clock.firstDropS === null,
+    yieldBy,
+    // A weight says it well enough; what is only seen or usual adds to what the clock errs by.
+    yieldLnSd: yieldBy === 'line' || yieldBy === 'usual' ? lnSd : 0,
   }
 }

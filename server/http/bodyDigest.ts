@@ -1,19 +1,55 @@
 import { createHash } from 'node:crypto'
+import { noNotes } from '@calm-apron/core'
 
 /** Which way of taking a digest a kept one was taken; those of the first release have no mark. */
 const MARK = '2:'
 
+/** What the first release noted of a shot: what was added to its notes since is left out where nothing is known of it. */
+const FIRST_NOTES: ReadonlySet<string> = new Set([
+  'doseMethod',
+  'distributions',
+  'clumps',
+  'spilt',
+  'beansInG',
+  'lowDose',
+  'posture',
+  'twisted',
+  'rimWiped',
+  'lockedFirmly',
+  'lockToStartS',
+  'marks',
+  'weightAtStopG',
+  'cupsG',
+  'predicted',
+  'signs',
+  'stepsDone',
+  'selfRating',
+])
+const NOTES_SINCE = Object.entries(noNotes())
+  .filter(([name]) => !FIRST_NOTES.has(name))
+  .map(([name, nothing]): [string, unknown] => [`facts.noted.${name}`, nothing])
+
 /**
- * Fields that bodies got since the first release, and what a body without one of them is read as. A digest of that time
- * was taken of the body as it was read then, without them.
+ * Fields that bodies got since the first release, by their paths, and what a body without one of them is read as. A digest
+ * of that time was taken of the body as it was read then, without them.
  */
-const ADDED_SINCE: Readonly<Record<string, unknown>> = {
-  faultShown: null,
-  isSimulated: false,
-  isFirstCallAsked: null,
-  areNotesAsked: null,
-  focus: null,
-}
+const ADDED_SINCE: ReadonlyMap<string, unknown> = new Map<string, unknown>([
+  ['faultShown', null],
+  ['isSimulated', false],
+  ['isFirstCallAsked', null],
+  ['areNotesAsked', null],
+  ['focus', null],
+  ['content.coffeeId', null],
+  ['content.method.mayExceedBasket', false],
+  ['content.setC', null],
+  ['content.groups.*.buttons.*.ml', null],
+  ['content.overWeighG', null],
+  ['content.portions.*.settingAt', null],
+  ['content.isForEspresso', null],
+  ['content.batch.packetLitres', null],
+  ['content.lowDoseRule', 'discard'],
+  ...NOTES_SINCE,
+])
 
 /** A digest of JSON that does not depend on the order of its keys. */
 export function bodyDigest(body: unknown): string {
@@ -31,11 +67,20 @@ export function isOfThisBody(kept: string, sent: unknown, read: unknown): boolea
   return kept === bodyDigest(read) || kept === bodyDigest(withoutAdded(read))
 }
 
-function withoutAdded(read: unknown): unknown {
-  if (typeof read !== 'object' || read === null || Array.isArray(read)) return read
-  return Object.fromEntries(
-    Object.entries(read).filter(([key, value]) => !(key in ADDED_SINCE) || ADDED_SINCE[key] !== value),
-  )
+function withoutAdded(read: unknown, path = ''): unknown {
+  if (Array.isArray(read)) return read.map((each) => withoutAdded(each, `${path}.*`))
+  if (typeof read !== 'object' || read === null) return read
+  const kept = Object.entries(read).flatMap(([key, value]): [string, unknown][] => {
+    const at = path === '' ? key : `${path}.${key}`
+    return isAdded(at, value) ? [] : [[key, withoutAdded(value, at)]]
+  })
+  return Object.fromEntries(kept)
+}
+
+/** A change of a prepared thing has it under a key of its own. */
+function isAdded(path: string, value: unknown): boolean {
+  const at = path.replace(/^thing\./, '')
+  return ADDED_SINCE.has(at) && bodyDigest(ADDED_SINCE.get(at)) === bodyDigest(value)
 }
 
 function sortKeys(_key: string, value: unknown): unknown {

@@ -64,6 +64,44 @@ export async function awaitingSince(
 /** So many of a machine's last stops tell how much still drips after one. */
 const LEAD_SHOTS = 10
 
+/** So many of a machine's last cups tell what its programmes give. */
+const YIELD_SHOTS = 40
+
+/** What was in the last cups of each machine that stops by itself, in g, by group and recipe, oldest first. */
+export async function lastYields(transaction: AcademyTransaction): Promise<Today['yields']> {
+  const { rows } = await transaction.execute<{
+    machine_id: string
+    group_no: number
+    recipe_id: string
+    cups: number[]
+  }>(sql`
+    select m.prepared_id as machine_id, last.group_no, recipe.prepared_id as recipe_id,
+      array_agg(last.cup_g order by last.pulled_at)::float8[] as cups
+    from prepared m
+    join prepared_revision its on its.academy_id = m.academy_id and its.prepared_id = m.prepared_id
+      and its.revision_no = m.revision_no and its.content ->> 'stopBy' <> 'hand'
+    cross join lateral (
+      select s.pulled_at, s.group_no, s.recipe_revision_id,
+        coalesce(facts.cup_net_g, facts.cup_gross_g - facts.cup_tare_g) as cup_g
+      from shot s
+      join lateral (select cup_net_g, cup_gross_g, cup_tare_g, abandoned from shot_revision r
+        where r.academy_id = s.academy_id and r.shot_id = s.shot_id
+        order by r.revision_no desc limit 1) facts on true
+      where s.academy_id = m.academy_id and s.machine_id = m.prepared_id and not s.is_simulated
+        and facts.abandoned is null
+      order by s.pulled_at desc limit ${YIELD_SHOTS}) last
+    join prepared_revision recipe on recipe.academy_id = m.academy_id
+      and recipe.revision_id = last.recipe_revision_id
+    where m.kind = 'machine' and m.archived_at is null and last.cup_g > 0 and last.group_no is not null
+    group by m.prepared_id, last.group_no, recipe.prepared_id`)
+  return rows.map((row) => ({
+    machineId: row.machine_id,
+    groupNo: row.group_no,
+    recipeId: row.recipe_id,
+    cupsG: row.cups,
+  }))
+}
+
 /** What still dripped after the last stops at each machine, in g, oldest first. */
 export async function lastLeads(transaction: AcademyTransaction): Promise<Today['leads']> {
   const { rows } = await transaction.execute<{ machine_id: string; leads: number[] }>(sql`

@@ -16,7 +16,7 @@ import type { Errand } from '../http/serve.ts'
 import { preparedInUse } from '../prepare/queries.ts'
 import { type CoffeeUsed, coffeeUsed } from '../prepare/useQueries.ts'
 import { seatedWith } from '../training/queries.ts'
-import { awaitingSince, lastLeads, listPeople, recipesReplacedSince } from './queries.ts'
+import { awaitingSince, lastLeads, lastYields, listPeople, recipesReplacedSince } from './queries.ts'
 
 const SHOWN: readonly PreparedKind[] = [
   'recipe',
@@ -63,6 +63,7 @@ export async function readToday({ actor, transaction, now }: Errand): Promise<To
       ({ personId }) => reachOf(actor.part, 'see-shots') === 'all' || personId === actor.personId,
     ),
     leads: await lastLeads(transaction),
+    yields: await lastYields(transaction),
     unreadable,
   }
 }

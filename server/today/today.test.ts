@@ -1,5 +1,5 @@
 import { today } from '@calm-apron/contract'
-import { type TestServer, newId, prepared, serveTest } from '../testing/serve.ts'
+import { type TestServer, newId, prepared, serveTest, shotOf } from '../testing/serve.ts'
 import { bagThing, thingsBy } from '../testing/things.ts'
 
 let server: TestServer
@@ -42,4 +42,30 @@ test('a bag is there until it is finished, and again when that was a slip', asyn
   expect(await isThere()).toBe(false)
   await finishedOn(null, 2)
   expect(await isThere()).toBe(true)
+})
+
+test('of a machine that stops by itself one is told what was in its last cups, by group and recipe, without anybody’s name', async () => {
+  const machine = { machineId: prepared('machine'), groupNo: 0 }
+  const pull = (netG: number, minute: number, also: object = {}) =>
+    server.http
+      .put(`/api/v1/shots/${newId()}`)
+      .send({
+        ...shotOf({ cup: { by: 'net', netG } }, `2026-11-26T10:${minute}:00.000Z`),
+        ...machine,
+        ...also,
+      })
+      .expect(201)
+  const cupsNow = async () =>
+    (await read()).yields.find(
+      (each) =>
+        each.machineId === machine.machineId && each.groupNo === 0 && each.recipeId === prepared('recipe'),
+    )?.cupsG ?? []
+  const before = (await cupsNow()).length
+  await pull(36.5, 10)
+  await pull(37.25, 20)
+  // Not pulled for real, and not finished.
+  await pull(60, 30, { isSimulated: true })
+  await pull(11, 40, { facts: shotOf({ cup: { by: 'net', netG: 11 }, abandoned: 'choked' }).facts })
+  expect((await cupsNow()).slice(-2)).toEqual([36.5, 37.25])
+  expect(await cupsNow()).toHaveLength(before + 2)
 })

@@ -50,6 +50,7 @@ export function todayOf(town: string): Today {
     cautions: [],
     awaiting: [],
     leads: [],
+    yields: [],
     unreadable: [],
   }
 }

@@ -1,5 +1,5 @@
 import { type Today, type TodayBasket, basketInGroup as findBasketInGroup } from '@calm-apron/contract'
-import type { MachineKnown } from '@calm-apron/core'
+import { type MachineKnown, type UsualYield, usualYield } from '@calm-apron/core'
 import { defineStore } from 'pinia'
 import { computed, watch } from 'vue'
 import { todayAsked } from '../queries/questions.ts'
@@ -54,7 +54,9 @@ export const useAcademy = defineStore('academy', () => {
   /** What of a machine changes what may be said of a shot, and how its portafilter is loosened. */
   function machineKnown(machineId: string | null): MachineKnown | null {
     const found = machine(machineId)
-    return found && { isLever: found.kind === 'lever', hasReleaseValve: found.hasReleaseValve }
+    if (found === null) return null
+    const { kind, hasReleaseValve, stopBy } = found
+    return { isLever: kind === 'lever', hasReleaseValve, stopsItself: stopBy !== 'hand' }
   }
 
   /** The basket in a group, as the room says; null where it says nothing. */
@@ -70,6 +72,19 @@ export const useAcademy = defineStore('academy', () => {
 
   const leadsOf = (machineId: string | null) =>
     today.value?.leads.find((each) => each.machineId === machineId)?.leadsG ?? []
+
+  /** What a machine's own programme usually gives by a recipe; null where somebody stops it, or too few cups were weighed. */
+  function usualCup(
+    { machineId, groupNo }: { machineId: string | null; groupNo: number | null },
+    recipeRevisionId: string,
+  ): UsualYield | null {
+    if (machineKnown(machineId)?.stopsItself !== true) return null
+    const recipeId = recipe(recipeRevisionId)?.recipeId
+    const its = today.value?.yields.find(
+      (each) => each.machineId === machineId && each.groupNo === groupNo && each.recipeId === recipeId,
+    )
+    return usualYield(its?.cupsG ?? [])
+  }
 
   const coffee = (coffeeId: string) => today.value?.coffees.find((each) => each.coffeeId === coffeeId) ?? null
   const coffeeOfBag = (bagId: string | null) =>
@@ -100,6 +115,7 @@ export const useAcademy = defineStore('academy', () => {
     machineKnown,
     basketInGroup,
     leadsOf,
+    usualCup,
     coffee,
     coffeeOfBag,
   }

@@ -10,10 +10,12 @@ import BarTop from './BarTop.vue'
 import ClockFace from './ClockFace.vue'
 import HandsPanel from './HandsPanel.vue'
 import LiveCurve from '../../shot/curve/LiveCurve.vue'
+import { numberTyped } from '../../shot/draft/readEntry.ts'
 import MarkRow from '../../shot/entry/MarkRow.vue'
 import type { ShotRun } from '../../shot/run/shotRuns.ts'
 import StepList from './StepList.vue'
 import PurposeChoice from '../../shot/entry/PurposeChoice.vue'
+import SeenWeights from '../../shot/entry/SeenWeights.vue'
 import StepPanel from '../../shot/entry/StepPanel.vue'
 import { useAwakeScreen } from './useAwakeScreen.ts'
 import { useBarKeys } from './useBarKeys.ts'
@@ -80,6 +82,14 @@ useBarKeys({
     if (step) draft.step = step
   },
 })
+/** Where a cup is weighed, and somebody stops the pump, what the scale shows is worth typing. */
+const isWeighed = computed(
+  () =>
+    recipe.value !== null &&
+    recipe.value.targets.school.volume === null &&
+    props.run.machine.value?.stopBy === 'hand' &&
+    isLookedAt(draft.focus, 'yield'),
+)
 /** A house that goes by volume reads its cup before anybody weighs it. */
 const asks = computed(() => {
   if (draft.step === 'cup' && recipe.value?.targets.school.volume) return 'volume'
@@ -132,6 +142,13 @@ const asks = computed(() => {
         :ghost="run.help.isOn.value ? ghost : []"
         :finish-s="recording.finishS.value"
         :stop-at-g="recipe.targets.yieldG - recording.leadG.value"
+      />
+      <SeenWeights
+        v-if="phase === 'flowing' && !recording.hasScale.value && isWeighed"
+        v-model="draft"
+        :at-s="clock.pumpS.value"
+        :first-drop-s="numberTyped(draft.clock.firstDropText)"
+        :stop-at-g="run.help.isOn.value && recipe ? recipe.targets.yieldG - recording.leadG.value : null"
       />
       <MarkRow
         v-if="isRunning && isLookedAt(draft.focus, 'stream')"

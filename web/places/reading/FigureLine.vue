@@ -1,5 +1,17 @@
 <script setup lang="ts">
-import { type Change, type ShotFacts, type Recipe, brewRatio, netG, weighedDoseG } from '@calm-apron/core'
+import {
+  type Change,
+  type Recipe,
+  type ShotFacts,
+  USUAL_EXTRACTION,
+  brewRatio,
+  colourShares,
+  coloursSay,
+  extractionPercent,
+  firstDropSays,
+  netG,
+  weighedDoseG,
+} from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../kit/units/useFormat.ts'
@@ -14,11 +26,22 @@ const props = defineProps<{
 const { t } = useI18n()
 const format = useFormat()
 
+function extractionWords(of: { tdsPercent: number; cupG: number; doseG: number }): string {
+  const percent = extractionPercent(of)
+  const { min, max } = USUAL_EXTRACTION
+  const says = percent < min ? 'low' : percent > max ? 'high' : 'usual'
+  return t('figures.extraction', {
+    percent: format.percent(percent / 100),
+    says: t(`figures.extracted.${says}`, { min, max }),
+  })
+}
+
 const figures = computed(() => {
   const { clock, cup, noted } = props.facts
   const [doseG, cupG] = [weighedDoseG(props.facts), netG(cup)]
   const flowing = clock?.firstDropS == null ? null : clock.stopS - clock.firstDropS
   const predicted = noted?.predicted ?? null
+  const colours = colourShares(noted?.marks ?? [], clock)
   const miss = (s: number) => t('figures.miss', { miss: format.seconds(Math.abs((props.timeS ?? s) - s)) })
   return [
     ...(doseG !== null && cupG !== null && doseG > 0
@@ -31,6 +54,27 @@ const figures = computed(() => {
       : []),
     ...(flowing !== null && flowing > 0 && cupG !== null
       ? [t('figures.flow', { flow: format.flow(cupG / flowing, true) })]
+      : []),
+    ...(clock?.firstDropS != null && clock.firstDropS > 0
+      ? [
+          t('figures.firstDrop', {
+            at: format.seconds(clock.firstDropS),
+            says: t(`figures.drop.${firstDropSays(clock.firstDropS, props.recipe)}`),
+          }),
+        ]
+      : []),
+    ...(colours === null
+      ? []
+      : [
+          t('figures.colours', {
+            dark: format.percent(colours.dark),
+            golden: format.percent(colours.golden),
+            pale: format.percent(colours.pale),
+            says: t(`figures.colour.${coloursSay(colours)}`),
+          }),
+        ]),
+    ...(noted?.tdsPercent != null && doseG !== null && cupG !== null && doseG > 0
+      ? [extractionWords({ tdsPercent: noted.tdsPercent, cupG, doseG })]
       : []),
     ...(predicted?.byPersonS != null
       ? [

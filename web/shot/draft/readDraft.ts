@@ -113,10 +113,11 @@ function notedOf(
   cupG: number | null,
 ): Pick<ShotFacts, 'noted'> {
   const byToolS = noted.predicted?.byToolS ?? null
-  const { marks, signs, stepsDone, stepsPrompted, stepsMissed } = noted
+  const { marks, weightsSeen, signs, stepsDone, stepsPrompted, stepsMissed } = noted
   const notes: ShotNotes = {
     ...rows,
     marks,
+    weightsSeen,
     signs,
     stepsDone,
     stepsPrompted,

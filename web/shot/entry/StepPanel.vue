@@ -10,6 +10,7 @@ import PullPanel from './panels/PullPanel.vue'
 import ReadyPanel from './panels/ReadyPanel.vue'
 import TampPanel from './panels/TampPanel.vue'
 import TastePanel from './panels/TastePanel.vue'
+import { doseMethodIn } from '../dose/doseMethod.ts'
 import type { ReadDraft } from '../draft/readDraft.ts'
 import type { ShotDraft } from '../draft/shotDraft.ts'
 import { unitAt, useIssueWords } from '../draft/useIssueWords.ts'
@@ -74,6 +75,7 @@ function issueAt(field: string): string | undefined {
     v-model="draft"
     :read="read.cup"
     :recipe="targets"
+    :method="doseMethodIn(draft, recipe)"
     :vessels="vessels"
     :issues="issueAt"
   />

@@ -30,7 +30,8 @@ export function useDeviationWords() {
     if ('tilt' in reading) return tampWords(reading)
     if ('bound' in reading) return timeWords(reading)
     if ('bothStrong' in reading) return tasteWords(reading)
-    if ('seen' in reading && reading.seen !== null) return seenApart(reading.seen, readings.of.recipe)
+    if ('sdG' in reading && reading.seen !== null) return seenApart(reading.seen, readings.of.recipe)
+    if ('unit' in reading && reading.seen !== null) return t(`cupLine.${reading.seen}`)
     return amountWords(reading, 'unit' in reading ? QUANTITY_OF[reading.unit] : 'mass')
   }
 
@@ -69,6 +70,8 @@ function useTimeWords() {
     // a word only where it matters: not while both lie in the window.
     const isScaled = time.bound === null && format.seconds(time.value) !== format.seconds(time.clockS)
     const isClockOn = Math.abs(time.clockS - time.target) <= time.tolerance
+    if (time.yieldBy === 'usual') return t('rail.byUsual', { says })
+    if (time.yieldBy === 'line') return t('rail.byLine', { says })
     return isScaled && !(isClockOn && time.standing === 'on') ? t('rail.scaled', { says }) : says
   }
 

@@ -72,6 +72,7 @@ export function useRailWords() {
     const seen = readings.of.facts.dose
     if (kind === 'dose' && isDoseSeen(seen)) return seen.by === 'mark' ? '' : doseWords.seenWords(seen)
     if (kind === 'dose' && dose.judged) return format.mass(dose.value)
+    if (kind === 'yield' && cup.judged && cup.seen !== null) return ''
     if (kind === 'yield' && cup.judged) return format.quantity(QUANTITY_OF[cup.unit], cup.value)
     if (kind === 'time' && time.judged) return timeValue(time)
     return ''

@@ -5,6 +5,7 @@ import {
   type ShapedNotes,
   type ShotFacts,
   type Weighing,
+  type WeightSeen,
   isDoseSeen,
   netG,
   noNotes,
@@ -148,8 +149,12 @@ function useNotedLines() {
   const markWords = ({ mark, atS }: ShapedNotes['marks'][number]) =>
     t('mark.last', { mark: t(`mark.${mark}`), at: format.seconds(atS) })
 
+  const weightWords = ({ atS, weightG }: WeightSeen) =>
+    t('weightsSeen.at', { weight: format.mass(weightG), at: format.seconds(atS) })
+
   const lines: LinesOf<ShapedNotes> = {
     marks: ({ marks }) => listed('recorded.marks', marks, markWords),
+    weightsSeen: ({ weightsSeen }) => listed('recorded.weightsSeen', weightsSeen, weightWords),
     cupsG: ({ cupsG }) => noted('recorded.secondCup', cupsG?.[1], format.mass),
     predicted: ({ predicted }) => [
       ...noted('recorded.predicted', predicted?.byPersonS, format.seconds),

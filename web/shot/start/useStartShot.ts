@@ -42,6 +42,9 @@ export function useStartShot() {
       routineId: routineId ?? routineFor(routines, academy.machine(given.machineId)),
       ...given,
     })
+    const usual = academy.usualCup(draft, recipeRevisionId)
+    draft.noted.usualCupG = usual?.g ?? null
+    draft.noted.usualCupSdG = usual?.sdG ?? null
     draft.texts.grindSetting = grindText
     draft.wanted = wanted
     const doseBy = academy.recipe(recipeRevisionId)?.method.doseBy ?? 'scale'

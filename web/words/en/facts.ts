@@ -54,6 +54,15 @@ const measured = {
 
 const noted = {
   isHelped: { label: 'With the tool’s help' },
+  humidityPercent: { label: 'Humidity of the air, in %' },
+  toolOutline: { label: 'The tool’s whole outline on the bed' },
+  cupLine: {
+    label: 'To the line on the glass',
+    is: { below: 'short of it', at: 'at it', above: 'over it' },
+  },
+  usualCupG: { label: 'What this programme usually gives' },
+  usualCupSdG: { label: 'Spread of what it usually gives' },
+  tdsPercent: { label: 'Refractometer: strength in %' },
   waterC: { label: 'Water at the group, measured' },
   cycle: {
     label: 'A simple machine: where was its heat?',

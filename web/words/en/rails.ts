@@ -1,7 +1,12 @@
-import type { NotJudged, Side, Standing } from '@calm-apron/core'
+import type { MarkPlace, NotJudged, Side, Standing } from '@calm-apron/core'
 
 /** Words of a shot's rails. */
 export const railsWords = {
+  cupLine: {
+    below: 'short of the line',
+    at: 'at the line',
+    above: 'over the line',
+  } satisfies Record<MarkPlace, string>,
   rail: {
     dose: 'Dose',
     tamp: 'Tamp',
@@ -24,6 +29,8 @@ export const railsWords = {
     atLeast: 'longer than {time}',
     atMost: 'shorter than {time}',
     scaled: '{says} at the target yield',
+    byUsual: '{says}, if the cup was what this programme usually gives',
+    byLine: '{says}, by the line on the glass',
     estimated: 'estimated',
     tasteUnder: 'leans sour by {amount}',
     tasteOver: 'leans bitter by {amount}',

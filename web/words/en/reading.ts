@@ -73,6 +73,20 @@ export const readingWords = {
     self: 'own rating {n} of 10',
     apart: 'the two cups differ by {amount}',
     changed: 'changed since the shot before: {what}',
+    firstDrop: 'first drop at {at}, {says}',
+    drop: { early: 'early', usual: 'as is usual', late: 'late' },
+    colours: '{dark} dark, {golden} golden, {pale} pale: {says}',
+    colour: {
+      usual: 'about a quarter, a half, a quarter, as is usual',
+      'pale-early': 'pale early',
+      'dark-long': 'dark for long',
+    },
+    extraction: '{percent} extracted, {says}',
+    extracted: {
+      low: 'under the usual {min} to {max}',
+      usual: 'within the usual {min} to {max}',
+      high: 'over the usual {min} to {max}',
+    },
   },
   changed: {
     grind: 'grind',

@@ -36,6 +36,7 @@ export const recordWords = {
   },
   recorded: {
     dose: 'Dose',
+    weightsSeen: 'Weights read while it ran',
     firstDrop: 'First drop',
     stop: 'Stopped',
     cup: 'Cup',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Recipe, type Vessel, roundG, toBase } from '@calm-apron/core'
+import { type DoseMethod, MARK_PLACES, type Recipe, type Vessel, roundG, toBase } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../../kit/units/useFormat.ts'
@@ -8,11 +8,15 @@ import FactFields from '../../facts/FactFields.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
 import NumberEntry from '../../../kit/parts/NumberEntry.vue'
+import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
+import { usePouredProgramme } from '../usePouredProgramme.ts'
 import WeighFields from '../WeighFields.vue'
 
 const props = defineProps<{
   read: ReadWeighing
   recipe: Recipe | null
+  /** How the dose was measured. */
+  method: DoseMethod
   vessels: readonly Vessel[]
   issues: FactIssues
 }>()
@@ -40,6 +44,19 @@ const saysMl = computed(() => {
   return t(overMl > 0 ? 'cupSays.more' : 'cupSays.less', { amount: format.difference('volume', overMl) })
 })
 
+const lines = computed(() => [
+  ...MARK_PLACES.map((value) => ({ value, label: t(`fact.cupLine.is.${value}`) })),
+  { value: null, label: t('cupSays.notSeen') },
+])
+/** Where the dose is not weighed nobody looks for a scale under the cup first. */
+const isLineFirst = computed(
+  () => volume.value === null && props.method !== 'scale' && props.read.netG === null,
+)
+const programme = usePouredProgramme(
+  () => draft.value,
+  () => ({ cupG: props.read.netG, recipe: props.recipe }),
+)
+
 /** Two spouts should give alike. */
 const apart = computed(() => {
   const second = numberTyped(draft.value.texts.secondCupG)
@@ -60,11 +77,17 @@ const apart = computed(() => {
     />
     <p v-if="saysMl" class="says" role="status">{{ saysMl }}</p>
   </template>
-  <component :is="volume ? 'details' : 'div'">
-    <summary v-if="volume">{{ t('cupSays.weighToo') }}</summary>
+  <ChoiceRow v-if="isLineFirst" v-model="draft.noted.cupLine" :label="t('cupSays.line')" :options="lines" />
+  <component :is="volume || isLineFirst ? 'details' : 'div'">
+    <summary v-if="volume || isLineFirst">{{ t('cupSays.weighToo') }}</summary>
     <WeighFields v-model="draft.cup" :read="read" :unit="draft.units.mass" :vessels="cups" />
     <p v-if="says && !volume" class="says" role="status">{{ says }}</p>
   </component>
+  <p v-if="programme" class="warn" role="status">{{ programme }}</p>
+  <details v-if="!volume && !isLineFirst && read.netG === null">
+    <summary>{{ t('cupSays.noScale') }}</summary>
+    <ChoiceRow v-model="draft.noted.cupLine" :label="t('cupSays.line')" :options="lines" />
+  </details>
   <FactFields v-model="draft" step="cup" place="first" :issues="issues" />
   <details>
     <summary>{{ t('cupSays.twoCups') }}</summary>
@@ -81,6 +104,12 @@ const apart = computed(() => {
 </template>
 
 <style scoped>
+.warn {
+  margin: 12px 0 0;
+  padding: 8px 12px;
+  border-left: 4px solid var(--ochre);
+  background: var(--ochre-soft);
+}
 .says {
   margin: 12px 0 0;
   font-size: 1.1em;

@@ -28,9 +28,18 @@ const academy = useAcademy()
 const machine = computed(() => academy.machine(draft.value.machineId))
 /** Where the machine stops by itself nobody is told to. */
 const stopsItself = computed(() => (machine.value?.stopBy ?? 'hand') !== 'hand')
+const usual = computed(() => draft.value.noted.usualCupG)
+/** The button that suits the basket in the group. */
+const button = computed(() => {
+  const { machineId, groupNo } = draft.value
+  const size = academy.basketInGroup({ machineId, groupNo })?.size
+  const buttons = groupNo === null ? [] : (machine.value?.groups[groupNo]?.buttons ?? [])
+  return buttons.find(({ suits }) => suits === size)?.name ?? null
+})
 const cueKey = computed(() => {
+  if (props.phase === 'before' && stopsItself.value && button.value !== null) return 'pull.pressButton'
   if (props.phase !== 'flowing') return `pull.${props.phase}` as const
-  if (stopsItself.value) return 'pull.stopsItself'
+  if (stopsItself.value) return usual.value === null ? 'pull.stopsItself' : 'pull.stopsUsual'
   if (props.recipe?.school?.volume) return 'pull.flowingVolume'
   // The number at which to stop is help; without it one knows the target, and that it drips.
   return draft.value.noted.isHelped === false ? 'pull.flowing' : 'pull.flowingTo'
@@ -40,6 +49,8 @@ const leadG = computed(() => stopLead(academy.leadsOf(draft.value.machineId)))
 const cue = computed(() =>
   t(cueKey.value, {
     target: props.recipe ? yieldOf(props.recipe) : '',
+    usual: usual.value === null ? '' : format.mass(usual.value),
+    button: button.value ?? '',
     at: props.recipe ? format.mass(props.recipe.yieldG - leadG.value) : '',
     lead: format.mass(leadG.value),
   }),
@@ -118,7 +129,9 @@ const gaveUp = computed(() => [
         :suffix="t('unit.s')"
         :issue="issues('stop')"
       />
-      <p class="soft hint">{{ t('pull.mend') }}</p>
+      <p class="soft hint">
+        {{ t('pull.mend') }} <template v-if="recipe?.clock === 'drop'">{{ t('pull.fromDrop') }}</template>
+      </p>
     </div>
   </div>
 </template>
