@@ -100,7 +100,7 @@ test('a house without a scale: the line in the basket, the line on the glass, a 
   await page.getByRole('button', { name: 'Line in the basket' }).click()
   await page.getByLabel('Name').fill('To the line')
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Save the recipe' }).click()
+  await page.getByRole('button', { name: 'Make this recipe' }).click()
   await expect(page.getByText('line in the basket')).toBeVisible()
 
   await bar.begin('Teo Varga-Lind', 'To the line')
@@ -110,7 +110,9 @@ test('a house without a scale: the line in the basket, the line on the glass, a 
   await expect(page.getByText('Add a little, up to the line.')).toBeVisible()
   await expectAccessible(page)
   await bar.goTo('Tamp')
-  await expect(page.getByText('The dose is low, and it is tamped. The rule here: discard and start again.')).toBeVisible()
+  await expect(
+    page.getByText('The dose is low, and it is tamped. The rule here: discard and start again.'),
+  ).toBeVisible()
   await bar.goTo('Pull')
   await page.getByLabel('First drop at').fill('0')
   await page.getByLabel('Stopped at').fill('24')
@@ -122,7 +124,8 @@ test('a house without a scale: the line in the basket, the line on the glass, a 
   await expect(bar.rail('Yield')).toContainText('at the line')
   await expect(bar.rail('Time')).toContainText('in the window, by the line on the glass')
   await expect(page.getByText('Next dose: Add a little, up to the line. Same grind.')).toBeVisible()
-  for (const grams of await page.locator('li[data-rail="dose"]').allTextContents()) expect(grams).not.toMatch(/\d g/)
+  for (const grams of await page.locator('li[data-rail="dose"]').allTextContents())
+    expect(grams).not.toMatch(/\d g/)
 })
 
 test('a scale that says nothing, while it runs: what it shows is typed, and told when the stop is due', async ({
@@ -145,7 +148,9 @@ test('a scale that says nothing, while it runs: what it shows is typed, and told
   }
   await page.getByLabel('On the scale now').fill('3,5')
   await page.getByRole('button', { name: 'Note it' }).click()
-  await expect(page.getByText(/^3\.5 g at \d+\.\d s\. At this flow 37\.5 g at \d+\.\d s: stop then\.$/)).toBeVisible()
+  await expect(
+    page.getByText(/^3\.5 g at \d+\.\d s\. At this flow 37\.5 g at \d+\.\d s: stop then\.$/),
+  ).toBeVisible()
   await page.getByRole('button', { name: 'Pump off' }).click()
   await bar.save()
   await page.getByText('What was recorded').click()

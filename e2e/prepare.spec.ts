@@ -64,8 +64,8 @@ test('a recipe in each school, and one that disagrees with itself says so while 
 }) => {
   await page.goto('/prepare/recipes/new')
   const schools = page.getByRole('main').getByRole('listitem').getByRole('button')
-  await expect(schools).toHaveCount(9)
-  for (let school = 0; school < 9; school += 1) {
+  await expect(schools).toHaveCount(11)
+  for (let school = 0; school < 11; school += 1) {
     await schools.nth(school).click()
     await fill(page, 'Name', `School ${school}`)
     await press(page, 'Make this recipe')
