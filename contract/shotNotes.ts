@@ -3,6 +3,7 @@ import {
   FLOW_MARKS,
   SIGNS,
   STEP_KEYS,
+  STEP_MARKS,
   type ShapedNotes,
   type ShotMeasures,
   type ShotNotes,
@@ -10,7 +11,7 @@ import {
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
 import { factSchemas, lenientFactSchemas } from './factSchemas.ts'
-import { within } from './primitives.ts'
+import { line, within } from './primitives.ts'
 
 const seconds = within(BOUNDS.instantS).nullable()
 
@@ -42,6 +43,10 @@ const shapedNotes = {
   // Not asked by the last release.
   stepsPrompted: stepKeys.default([]),
   stepsMissed: stepKeys.default([]),
+  ownSteps: z
+    .array(z.strictObject({ what: line(BOUNDS.stepTextLength), mark: z.enum(STEP_MARKS) }))
+    .max(BOUNDS.listLength.max)
+    .default([]),
 } satisfies { [N in keyof ShapedNotes]: z.core.$ZodType<ShapedNotes[N]> }
 
 /** What was noted at the bar beside what is judged first. */

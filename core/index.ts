@@ -73,6 +73,7 @@ export {
   ROUTINE_PRESETS,
   STEP_KEYS,
   STEP_TIMERS,
+  TIMER_SECONDS,
   shippedStep,
 } from './routine/steps.ts'
 export type { Observer, RoutinePreset, RoutineStep, StepKey, StepTimer } from './routine/steps.ts'
@@ -194,10 +195,15 @@ export {
   allWatched,
   markOfStep,
   nextMark,
+  firstOpen,
+  markOf,
   noStepsSeen,
+  withMarked,
   withStepMarked,
 } from './routine/stepMarks.ts'
-export type { StepMark, StepsSeen } from './routine/stepMarks.ts'
+export type { AllStepsSeen, MarkedStep, OwnStepSeen, StepMark, StepsSeen } from './routine/stepMarks.ts'
+export { stagesOf } from './routine/stages.ts'
+export type { RoutineStages } from './routine/stages.ts'
 // Diagnosis
 export { diagnose } from './diagnosis/diagnose.ts'
 export { judge } from './diagnosis/statement.ts'

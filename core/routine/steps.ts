@@ -26,6 +26,17 @@ export const STEP_KEYS = [
   'taste',
   'knock-out',
   'rinse',
+  'wash-hands',
+  'bench-ready',
+  'discard-first',
+  'warm-cup',
+  'doser-pulls',
+  'fill-to-line',
+  'half-press',
+  'dry-tamper',
+  'own-coffee',
+  'puck-screen',
+  'spouts-close',
 ] as const
 export type StepKey = (typeof STEP_KEYS)[number]
 
@@ -33,13 +44,15 @@ export type StepKey = (typeof STEP_KEYS)[number]
 export const SAFETY_STEPS: readonly StepKey[] = ['flush', 'lock-in', 'raise-lever', 'knock-out', 'rinse']
 
 /** What a step can be timed by. */
-export const STEP_TIMERS = ['none', 'flush', 'warm-up', 'lock-to-start'] as const
+export const STEP_TIMERS = ['none', 'flush', 'until-smooth', 'warm-up', 'lock-to-start'] as const
 export type StepTimer = (typeof STEP_TIMERS)[number]
 
 /** What is timed, and the seconds it takes where nothing else is said: a flush 2 s, from locked in to started within 10 s. */
 export const TIMER_SECONDS: Record<StepTimer, number | null> = {
   none: null,
   flush: 2,
+  // As long as it steams.
+  'until-smooth': null,
   // The machine says for itself how long.
   'warm-up': null,
   'lock-to-start': 10,
@@ -53,7 +66,16 @@ export const TIMER_OF_STEP: Partial<Record<StepKey, StepTimer>> = {
 }
 
 /** What the short view leaves out: steps that whoever has pulled a few shots needs no word for. */
-export const FULL_VIEW_ONLY: readonly StepKey[] = ['warm-up', 'take-out', 'tare', 'cup-under', 'watch']
+export const FULL_VIEW_ONLY: readonly StepKey[] = [
+  'warm-up',
+  'take-out',
+  'tare',
+  'cup-under',
+  'watch',
+  'wash-hands',
+  'dry-tamper',
+  'own-coffee',
+]
 
 export const OBSERVERS = ['trainer', 'self'] as const
 /** Who says that a step was done. */
@@ -68,6 +90,8 @@ export const ROUTINE_PRESETS = [
   'hybrid',
   'lever',
   'two-group',
+  'basket-line',
+  'taste-led',
 ] as const
 export type RoutinePreset = (typeof ROUTINE_PRESETS)[number]
 
@@ -99,6 +123,7 @@ export const PRESET_STEPS: Record<RoutinePreset, readonly StepKey[]> = {
     'weigh-dose',
     'needle',
     ...PRESS,
+    'puck-screen',
     'flush',
     'lock-in',
     'cup-under',
@@ -134,7 +159,8 @@ export const PRESET_STEPS: Record<RoutinePreset, readonly StepKey[]> = {
     'tare',
     'grind',
     'weigh-dose',
-    'distribute',
+    'half-press',
+    'needle',
     ...PRESS,
     'lock-in',
     'cup-under',
@@ -159,10 +185,13 @@ export const PRESET_STEPS: Record<RoutinePreset, readonly StepKey[]> = {
     ...END,
   ],
   'two-group': [
+    'bench-ready',
     ...READY,
+    'discard-first',
     'grind',
-    'weigh-dose',
+    'doser-pulls',
     'distribute',
+    'dry-tamper',
     ...PRESS,
     'flush',
     'lock-in',
@@ -171,6 +200,38 @@ export const PRESET_STEPS: Record<RoutinePreset, readonly StepKey[]> = {
     'watch',
     'machine-stops',
     ...END,
+  ],
+  'basket-line': [
+    'wash-hands',
+    ...READY,
+    'warm-cup',
+    'flush',
+    'purge',
+    'grind',
+    'fill-to-line',
+    ...PRESS,
+    'lock-in',
+    'cup-under',
+    'spouts-close',
+    ...POUR,
+    ...END,
+  ],
+  'taste-led': [
+    ...READY,
+    'tare',
+    'grind',
+    'weigh-dose',
+    'distribute',
+    'own-coffee',
+    ...PRESS,
+    'flush',
+    'lock-in',
+    'cup-under',
+    ...POUR,
+    'taste',
+    'look',
+    'knock-out',
+    'rinse',
   ],
 }
 

@@ -127,6 +127,8 @@ export const FACTS = {
     lockedFirmly: answer('tamp', 'more'),
     /** From locking in until the pump started. */
     lockToStartS: amount('s', FACT_BOUNDS.instantS, 'pull', 'device'),
+    /** The machine filled itself meanwhile, and one waited for it. */
+    waitedToFill: answer('pull', 'device'),
     /** What the scale showed at the stop, before the last drips: seen by itself, or read off one that says nothing. */
     weightAtStopG: amount('mass', FACT_BOUNDS.cupNetG, 'pull', 'more'),
     /** Where the cup stands to the line on its glass, where nobody weighs it. */

@@ -1,4 +1,4 @@
-import { type StepsSeen, noStepsSeen } from '../routine/stepMarks.ts'
+import { type AllStepsSeen, noStepsSeen } from '../routine/stepMarks.ts'
 import { type FactsOf, nothingOf } from './factKinds.ts'
 import { FACTS } from './factTable.ts'
 import type { FlowMark } from './marks.ts'
@@ -13,7 +13,7 @@ export interface MarkAt {
 }
 
 /** Notes that have a shape of their own. */
-export interface ShapedNotes extends StepsSeen {
+export interface ShapedNotes extends AllStepsSeen {
   marks: MarkAt[]
   /** Read off a scale that says nothing, while it ran; in the order of time. */
   weightsSeen: WeightSeen[]
@@ -32,6 +32,7 @@ export function noNotes(): ShotNotes {
   return {
     ...nothingOf(FACTS.noted),
     ...noStepsSeen(),
+    ownSteps: [],
     marks: [],
     weightsSeen: [],
     cupsG: null,

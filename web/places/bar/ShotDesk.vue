@@ -23,6 +23,8 @@ import { useGhost } from './useGhost.ts'
 import { unitAt, useIssueWords } from '../../shot/draft/useIssueWords.ts'
 import { useSaveShot } from './useSaveShot.ts'
 import { askToPersist } from '../../data/device/persistence.ts'
+import { useStepBench } from './useStepBench.ts'
+import { useStepWords } from '../../shot/routine/useStepWords.ts'
 import { useStepsDone } from './useStepsDone.ts'
 import { useTellStage } from './useTellStage.ts'
 
@@ -35,7 +37,9 @@ const issueWords = useIssueWords()
 const { draft, read, recipe, grinder, vessels, basket, readings, clock, series, recording, device } =
   props.run
 const { phase, isRunning } = clock
-const { steps, done, summaries, nextStep, routineSteps } = useStepsDone(props.run)
+const { steps, done, summaries, nextStep, routineSteps, waitsFor, isWaiting, mark } = useStepsDone(props.run)
+const bench = useStepBench(props.run)
+const stepWords = useStepWords()
 const { save, isSaving, firstIssue } = useSaveShot(props.run)
 const ghost = useGhost(draft)
 useTellStage(props.run)
@@ -79,7 +83,7 @@ useBarKeys({
   undo: () => canUndo.value && clock.undo(),
   step: (index) => {
     const step = steps.value[index]
-    if (step) draft.step = step
+    if (step && !isWaiting(step)) draft.step = step
   },
 })
 /** Where a cup is weighed, and somebody stops the pump, what the scale shows is worth typing. */
@@ -108,6 +112,10 @@ const asks = computed(() => {
         :done="done"
         :summaries="summaries"
         :routine-steps="routineSteps"
+        :waits-for="waitsFor"
+        :is-waiting="isWaiting"
+        :bench="bench"
+        @waited="draft.noted.waitedToFill = true"
         @update:seen="Object.assign(draft.noted, $event)"
       />
     </nav>
@@ -181,7 +189,12 @@ const asks = computed(() => {
             })
           }}
         </p>
-        <PressButton v-if="nextStep" kind="primary" @click="draft.step = nextStep">
+        <template v-if="nextStep && waitsFor && isWaiting(nextStep)">
+          <p role="status">{{ t('waits.for', { step: stepWords.said(waitsFor, 'what') }) }}</p>
+          <PressButton kind="primary" @click="mark(waitsFor, 'done')">{{ t('waits.done') }}</PressButton>
+          <PressButton @click="mark(waitsFor, 'missed')">{{ t('waits.missed') }}</PressButton>
+        </template>
+        <PressButton v-else-if="nextStep" kind="primary" @click="draft.step = nextStep">
           {{ t('bar.next', { step: t(`step.${nextStep}`) }) }}
         </PressButton>
         <PressButton

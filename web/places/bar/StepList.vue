@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import LineIcon from '../../kit/parts/LineIcon.vue'
 import type { RoutineStep } from '@calm-apron/contract'
-import { type StepsSeen, markOfStep } from '@calm-apron/core'
+import { type AllStepsSeen, markOf } from '@calm-apron/core'
 import { useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { BarStep } from '@calm-apron/core'
 import StepTicks from '../../shot/entry/StepTicks.vue'
+import type { StepBench } from '../../shot/routine/stepBench.ts'
 
 /** The steps in their order; each can be gone back to. What the routine asks for at one opens below it. */
 const props = defineProps<{
@@ -14,16 +15,19 @@ const props = defineProps<{
   done: ReadonlySet<BarStep>
   summaries: Partial<Record<BarStep, string>>
   routineSteps: Partial<Record<BarStep, readonly RoutineStep[]>>
+  /** Where the order is kept: what waits to be marked, and whether a stage waits for it. */
+  waitsFor: RoutineStep | null
+  isWaiting: (stage: BarStep) => boolean
+  bench: StepBench
 }>()
 const step = defineModel<BarStep>({ required: true })
-const seen = defineModel<StepsSeen>('seen', { required: true })
+const seen = defineModel<AllStepsSeen>('seen', { required: true })
+const emit = defineEmits<{ waited: [] }>()
 const { t } = useI18n()
 /** Where the steps lie in one row there is no room below each. */
 const isRow = useMediaQuery('(max-width: 1100px)')
 const here = computed(() => props.routineSteps[step.value] ?? [])
-const doneHere = computed(
-  () => here.value.filter(({ key }) => key !== null && markOfStep(seen.value, key) !== null).length,
-)
+const doneHere = computed(() => here.value.filter((each) => markOf(seen.value, each) !== null).length)
 </script>
 
 <template>
@@ -34,6 +38,7 @@ const doneHere = computed(
         class="step"
         :class="{ current: each === step }"
         :aria-current="each === step ? 'step' : undefined"
+        :disabled="isWaiting(each)"
         @click="step = each"
       >
         <span class="no figure" :class="{ done: done.has(each) }">
@@ -43,12 +48,19 @@ const doneHere = computed(
         <span class="name">{{ t(`step.${each}`) }}</span>
         <span v-if="summaries[each]" class="summary figure">{{ summaries[each] }}</span>
       </button>
-      <StepTicks v-if="each === step && !isRow && here.length > 0" v-model="seen" :steps="here" />
+      <StepTicks
+        v-if="each === step && !isRow && here.length > 0"
+        v-model="seen"
+        :steps="here"
+        :waits-for="waitsFor"
+        :bench="bench"
+        @waited="emit('waited')"
+      />
     </li>
   </ol>
   <details v-if="isRow && here.length > 0" class="beneath">
     <summary>{{ t('bar.stepsOf', { done: doneHere, all: here.length }) }}</summary>
-    <StepTicks v-model="seen" :steps="here" />
+    <StepTicks v-model="seen" :steps="here" :waits-for="waitsFor" :bench="bench" @waited="emit('waited')" />
   </details>
 </template>
 
@@ -77,6 +89,10 @@ const doneHere = computed(
   border-color: var(--pine);
   background: var(--pine-soft);
   font-weight: 700;
+}
+.step:disabled {
+  color: var(--ink-soft);
+  cursor: default;
 }
 .no {
   width: 32px;

@@ -27,10 +27,10 @@ const routine = {
 }
 
 /** A shot under way at a trainer's tablet. */
-async function runWith(also: Partial<ShotDraft> = {}) {
+async function runWith(also: Partial<ShotDraft> = {}, by = routine) {
   await freshDevice({
     'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS),
-    'GET /today': () => ({ body: houseOf({ routines: [routine] }) }),
+    'GET /today': () => ({ body: houseOf({ routines: [by] }) }),
   })
   const { result: runs, end, pinia } = await inSetup(() => useShotRuns())
   await useDoor().load()
@@ -84,6 +84,21 @@ test('a routine’s steps stand where they are done; one of the house’s own st
     ['tamp', ['tamp', null]],
     ['pull', ['start']],
   ])
+  end()
+})
+
+test('where the order is kept a stage waits for what comes before it, which is done or was left out', async () => {
+  const { run, onPage, end } = await runWith({}, { ...routine, isOrderEnforced: true })
+  const { waitsFor, isWaiting, mark } = await onPage(useStepsDone)
+  const waiting = () => (['ready', 'dose', 'tamp', 'pull'] as const).filter((stage) => isWaiting(stage))
+  expect([waitsFor.value?.key, waiting()]).toEqual(['wipe-basket', ['dose', 'tamp', 'pull']])
+  if (waitsFor.value) mark(waitsFor.value, 'missed')
+  expect([waitsFor.value?.key, waiting()]).toEqual(['weigh-dose', ['tamp', 'pull']])
+  Object.assign(run.draft.noted, { stepsDone: ['weigh-dose', 'tamp'] })
+  expect(waitsFor.value?.what).toBe('Say what you smell')
+  if (waitsFor.value) mark(waitsFor.value, 'done')
+  expect(run.draft.noted).toMatchObject({ stepsMissed: ['wipe-basket'], ownSteps: [{ mark: 'done' }] })
+  expect(waiting()).toEqual([])
   end()
 })
 

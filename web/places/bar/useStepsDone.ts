@@ -1,11 +1,14 @@
 import { type RoutineStep, askedBefore } from '@calm-apron/contract'
 import {
-  BAR_STEPS,
+  type AllStepsSeen,
   type BarStep,
   type DoseFact,
-  type StepKey,
+  type StepMark,
+  firstOpen,
   isDoseSeen,
   isStepAsked,
+  stagesOf,
+  withMarked,
 } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
@@ -14,46 +17,18 @@ import { answerIn } from '../../shot/facts/draftAnswers.ts'
 import { rowsAt } from '../../shot/facts/factRows.ts'
 import type { ShotRun } from '../../shot/run/shotRuns.ts'
 
-/** At which step of the bar each step of a routine is done. */
-const BAR_STEP_OF: Record<StepKey, BarStep> = {
-  'warm-up': 'ready',
-  'take-out': 'ready',
-  'wipe-basket': 'ready',
-  flush: 'ready',
-  tare: 'dose',
-  'weigh-beans': 'dose',
-  purge: 'dose',
-  grind: 'dose',
-  'weigh-dose': 'dose',
-  'fill-level': 'dose',
-  distribute: 'dose',
-  needle: 'dose',
-  tamp: 'tamp',
-  'wipe-rim': 'tamp',
-  'lock-in': 'tamp',
-  'cup-under': 'tamp',
-  'hold-preinfusion': 'pull',
-  'raise-lever': 'pull',
-  start: 'pull',
-  watch: 'pull',
-  stop: 'pull',
-  'machine-stops': 'pull',
-  look: 'look',
-  taste: 'taste',
-  'knock-out': 'look',
-  rinse: 'look',
-}
-
 /** The steps of a shot at the bar, which of them say something already, and what. */
 export function useStepsDone({ draft, read, routine }: ShotRun) {
   const format = useFormat()
   const doseWords = useDoseWords()
 
-  /** What the day looks at. Where both taste on notes of their own, that comes after the first call. */
+  /** The stages in the order of the routine, as far as the day looks at them. Where both taste on notes of their own, that comes after the first call. */
+  const stages = computed(() => stagesOf(routine.value?.steps ?? []))
+  const routineSteps = computed(() => stages.value.at)
   const steps = computed(() =>
-    BAR_STEPS.filter((step) => isStepAsked(draft.focus, step)).filter(
-      (step) => step !== 'taste' || !(draft.isCallAsked && askedBefore(draft).notes),
-    ),
+    stages.value.order
+      .filter((step) => isStepAsked(draft.focus, step))
+      .filter((step) => step !== 'taste' || !(draft.isCallAsked && askedBefore(draft).notes)),
   )
   const isAnswered = (step: BarStep) =>
     rowsAt(step, 'first').some((placed) => answerIn(draft, placed) !== null)
@@ -82,16 +57,25 @@ export function useStepsDone({ draft, read, routine }: ShotRun) {
   }
   const nextStep = computed(() => steps.value[steps.value.indexOf(draft.step) + 1] ?? null)
 
-  /** The routine's own steps, each at the bar's step where it is done; one of the house's own stays with the one before. */
-  const routineSteps = computed(() => {
-    const at: Partial<Record<BarStep, RoutineStep[]>> = {}
-    let step: BarStep = 'ready'
-    for (const each of routine.value?.steps ?? []) {
-      if (each.key !== null) step = BAR_STEP_OF[each.key]
-      at[step] = [...(at[step] ?? []), each]
-    }
-    return at
-  })
+  const seen = computed<AllStepsSeen>(() => draft.noted)
+  /** In a routine whose order is kept, the first step that nobody has marked, of what the day looks at; else none waits. */
+  const waitsFor = computed(() =>
+    routine.value?.isOrderEnforced === true
+      ? firstOpen(
+          seen.value,
+          steps.value.flatMap((step) => routineSteps.value[step] ?? []),
+        )
+      : null,
+  )
+  const stageOf = (step: RoutineStep) =>
+    steps.value.find((stage) => routineSteps.value[stage]?.includes(step))
+  /** Whether a stage of the bar still waits for a step before it. */
+  function isWaiting(stage: BarStep): boolean {
+    const held = waitsFor.value === null ? undefined : stageOf(waitsFor.value)
+    return held !== undefined && steps.value.indexOf(stage) > steps.value.indexOf(held)
+  }
+  const mark = (step: RoutineStep, as: StepMark) =>
+    Object.assign(draft.noted, withMarked(seen.value, step, as))
 
-  return { steps, done, summaries, nextStep, routineSteps }
+  return { steps, done, summaries, nextStep, routineSteps, waitsFor, isWaiting, mark }
 }

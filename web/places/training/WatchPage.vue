@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { StageOfGroup } from '@calm-apron/contract'
+import type { StepsSeen } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
@@ -30,10 +31,17 @@ const stage = computed<StageOfGroup | null>(() => {
 })
 const { seen, clockS, isRunning, isFlowing, watchedId, keep } = useWatching(() => props.trainingId, stage)
 const steps = computed(
-  () => academy.today?.routines.find(({ routineId }) => routineId === setup.value?.routineId)?.steps ?? [],
+  () =>
+    // A house's own steps have no name by which others' watching could be compared.
+    academy.today?.routines
+      .find(({ routineId }) => routineId === setup.value?.routineId)
+      ?.steps.filter(({ key }) => key !== null) ?? [],
 )
 const name = computed(() => academy.personName(watchedId.value ?? ''))
 
+function watched({ stepsDone, stepsPrompted, stepsMissed }: StepsSeen): void {
+  Object.assign(seen.value, { stepsDone, stepsPrompted, stepsMissed })
+}
 async function done(): Promise<void> {
   await keep()
   await router.push({ name: 'training', params: { trainingId: props.trainingId } })
@@ -50,7 +58,12 @@ async function done(): Promise<void> {
     </template>
     <section v-if="steps.length > 0" aria-labelledby="watched-steps">
       <h2 id="watched-steps">{{ t('watch.steps') }}</h2>
-      <StepTicks :model-value="seen" :steps="steps" @update:model-value="Object.assign(seen, $event)" />
+      <StepTicks
+        :model-value="{ ...seen, ownSteps: [] }"
+        :steps="steps"
+        :bench="null"
+        @update:model-value="watched"
+      />
     </section>
     <section aria-labelledby="own-call">
       <h2 id="own-call">{{ t('watch.call') }}</h2>

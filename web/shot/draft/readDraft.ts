@@ -113,7 +113,7 @@ function notedOf(
   cupG: number | null,
 ): Pick<ShotFacts, 'noted'> {
   const byToolS = noted.predicted?.byToolS ?? null
-  const { marks, weightsSeen, signs, stepsDone, stepsPrompted, stepsMissed } = noted
+  const { marks, weightsSeen, signs, stepsDone, stepsPrompted, stepsMissed, ownSteps } = noted
   const notes: ShotNotes = {
     ...rows,
     marks,
@@ -122,6 +122,7 @@ function notedOf(
     stepsDone,
     stepsPrompted,
     stepsMissed,
+    ownSteps,
     cupsG: secondCupG === null || cupG === null ? null : cupsOf(cupG, secondCupG, filledWith?.noted?.cupsG),
     predicted: predictedS === null && byToolS === null ? null : { byPersonS: predictedS, byToolS },
   }

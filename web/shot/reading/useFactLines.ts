@@ -2,6 +2,7 @@ import {
   FACTS,
   type FactRow,
   type FactRows,
+  type OwnStepSeen,
   type ShapedNotes,
   type ShotFacts,
   type Weighing,
@@ -149,6 +150,8 @@ function useNotedLines() {
   const markWords = ({ mark, atS }: ShapedNotes['marks'][number]) =>
     t('mark.last', { mark: t(`mark.${mark}`), at: format.seconds(atS) })
 
+  const ownWords = ({ what, mark }: OwnStepSeen) =>
+    t('bar.stepIs', { step: what, mark: t(`stepMark.${mark}`) })
   const weightWords = ({ atS, weightG }: WeightSeen) =>
     t('weightsSeen.at', { weight: format.mass(weightG), at: format.seconds(atS) })
 
@@ -164,6 +167,7 @@ function useNotedLines() {
     stepsDone: ({ stepsDone }) => listed('recorded.stepsDone', stepsDone, stepWords),
     stepsPrompted: ({ stepsPrompted }) => listed('recorded.stepsPrompted', stepsPrompted, stepWords),
     stepsMissed: ({ stepsMissed }) => listed('recorded.stepsMissed', stepsMissed, stepWords),
+    ownSteps: ({ ownSteps }) => listed('recorded.ownSteps', ownSteps, ownWords),
   }
   return (notes: ShapedNotes): FactLine[] => Object.values(lines).flatMap((each) => each(notes))
 }

@@ -72,6 +72,8 @@ test('every fact that is stored is shown', () => {
     stepsDone: ['purge'],
     stepsPrompted: ['flush'],
     stepsMissed: ['wipe-rim'],
+    ownSteps: [{ what: 'Say what you smell', mark: 'prompted' }],
+    waitedToFill: true,
     selfRating: 7,
   }
   const told = new Set(words.lines(carefulShot()).map(({ label }) => label))

@@ -125,6 +125,27 @@ export const entryWords = {
     note: 'Note',
   },
   notSeen: 'Not seen',
+  waits: {
+    for: 'First: {step}. In this routine each step waits for the one before it.',
+    done: 'It is done',
+    missed: 'It was left out',
+    self: 'by whoever pulls',
+    lacking: 'Not on the bench yet: {what}. Pause here until all is there.',
+  },
+  stepTimer: {
+    run: 'Flush for {s} s',
+    left: '{s} s left',
+    open: 'Let it run',
+    since: '{s} s. Wait until the stream runs smooth, without steam.',
+    smooth: 'It runs smooth',
+    off: 'The machine is noted as off.',
+    warm: 'Warm, by the clock. Feel the group and the portafilter.',
+    warming:
+      'Warm by now. | About one more minute until group and portafilter are warm. | About {count} more minutes until group and portafilter are warm.',
+    locked: '{s} s since locking in; start within {within} s.',
+    filling: 'It fills itself: wait until it is done, then start. Nobody is blamed for that.',
+    fills: 'It is filling: wait',
+  },
   stepMark: {
     unmarked: 'not watched',
     done: 'done',

@@ -122,6 +122,7 @@ const noted = {
   twisted: { label: 'Twisted at the end' },
   rimWiped: { label: 'Rim wiped' },
   lockedFirmly: { label: 'Locked in firmly' },
+  waitedToFill: { label: 'Waited while the machine filled itself' },
   lockToStartS: { label: 'From locking in to the start' },
   weightAtStopG: { label: 'In the cup at the stop' },
   selfRating: { label: 'Own rating, 0–10' },

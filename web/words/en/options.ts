@@ -89,6 +89,7 @@ export const OPTION_WORDS = {
   timer: {
     none: 'none',
     flush: 'flush',
+    'until-smooth': 'until it runs without steam',
     'warm-up': 'warm-up',
     'lock-to-start': 'locked in to start',
   } satisfies Record<StepTimer, string>,

@@ -144,12 +144,17 @@ export const prepareWords = {
       assisted: { name: 'Assisted machine', says: 'The machine doses, tamps or stops by itself.' },
       hybrid: {
         name: 'Hybrid',
-        says: 'Done by hand, with a pre-infusion that the machine or the hand holds.',
+        says: 'Half-pressed, needled, pressed; with a pre-infusion that the machine or the hand holds.',
       },
       lever: { name: 'Lever', says: 'Pre-infusion held on the lever, then raised.' },
+      'basket-line': {
+        name: 'Line in the basket',
+        says: 'Warmed cup, filled to the line, spouts close to the cup.',
+      },
+      'taste-led': { name: 'Taste-led', says: 'Weighed, and tasted before anything is looked at.' },
       'two-group': {
         name: 'Two-group bar',
-        says: 'Quick, flushed just before locking in, cup after the button.',
+        says: 'Bench ready first, dosed by the doser’s lever, flushed just before locking in, cup after the button.',
       },
     } satisfies Record<RoutinePreset, { name: string; says: string }>,
   },

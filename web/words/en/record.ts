@@ -49,6 +49,7 @@ export const recordWords = {
     signs: 'Seen besides',
     notSeen: '{sign}: looked for, not there',
     stepsDone: 'Steps done',
+    ownSteps: 'The house’s own steps',
     stepsPrompted: 'Steps done when told',
     stepsMissed: 'Steps missed',
     wantedDose: 'Dose meant',

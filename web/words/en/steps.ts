@@ -149,6 +149,63 @@ export const stepsWords = {
       mistake: 'Leaving the old puck in.',
       caution: 'Water from the group scalds.',
     },
+    'wash-hands': {
+      what: 'Wash your hands',
+      reason: 'They go near everything that somebody will drink from.',
+      mistake: 'Drying them on the cloth for the basket.',
+    },
+    'bench-ready': {
+      what: 'See that everything lies ready; pause here until all is there',
+      reason: 'What is missing is missed in the middle of a shot.',
+      mistake: 'Beginning, and looking for the cloth with a full portafilter in hand.',
+    },
+    'discard-first': {
+      what: 'After a long break throw the first dose away',
+      reason: 'What stayed in the grinder is old, and the burrs are cold.',
+      mistake: 'Judging the grind by it.',
+    },
+    'warm-cup': {
+      what: 'Warm the cup with hot water, and empty it',
+      reason: 'A cold cup takes the heat out of the first sip.',
+      mistake: 'Leaving water in it.',
+      caution: 'The water scalds: fill it standing, and hold it by its handle.',
+    },
+    'doser-pulls': {
+      what: 'Pull the doser’s lever so many times as make the dose',
+      reason: 'Each pull drops one chamber, full or not.',
+      mistake: 'Pulling while the chambers still fill.',
+    },
+    'fill-to-line': {
+      what: 'Fill up to the line in the basket',
+      reason: 'Without a scale the line is the measure.',
+      mistake: 'Reading the line on a heap: level it first.',
+    },
+    'half-press': {
+      what: 'Press half, lightly and level',
+      reason: 'A bed that is a little settled holds its shape under the needles.',
+      mistake: 'Pressing it home now, so that the needles tear it.',
+    },
+    'dry-tamper': {
+      what: 'See that the tamper is dry',
+      reason: 'Grounds stick to a wet one, and tear the bed as it lifts.',
+      mistake: 'Setting it down in a puddle.',
+    },
+    'own-coffee': {
+      what: 'Fingers only into coffee that you drink yourself',
+      reason: 'Whatever others drink is spread with a tool.',
+      mistake: 'Sweeping with a finger out of habit.',
+    },
+    'puck-screen': {
+      what: 'Lay the puck screen on, level',
+      reason: 'It spreads the water and keeps the group clean.',
+      mistake: 'Forgetting that it takes room: the dose must leave it some.',
+      caution: 'After the shot it is as hot as the group: tip it out, don’t pick it out.',
+    },
+    'spouts-close': {
+      what: 'Bring the spouts close to the cup',
+      reason: 'From high up the stream splashes and cools.',
+      mistake: 'Letting the spout dip into the crema.',
+    },
   } satisfies Record<StepKey, StepWords>,
   caution: {
     title: 'Careful',
