@@ -46,6 +46,7 @@ export const BOUNDS = {
   /** Of how many shots one is asked for first call and notes. */
   fullEvery: { min: 1, max: 10 },
   photosOfShot: { min: 0, max: 4 },
+  alsoRecipes: { min: 0, max: 8 },
   shotCount: { min: 0, max: 500 },
   spentG: { min: 0, max: 10_000 },
   /** Parts in one list: groups of a machine, steps of a routine, things on a bench. */

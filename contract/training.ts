@@ -8,7 +8,7 @@ import {
 } from '@calm-apron/core'
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
-import { id, instant, line, pageFields, within } from './primitives.ts'
+import { id, instant, line, pageFields, refuse, within } from './primitives.ts'
 import { tasteTargets } from './prepared/kinds/recipe.ts'
 
 /** What a training looks at; first call and notes of every so manyth shot. */
@@ -21,18 +21,39 @@ const seat = z.strictObject({
   personId: id,
   machineId: id.nullable(),
   groupNo: z.int().min(0).max(BOUNDS.listLength.max),
+  /** Where it pulls with something else than the training does. */
+  with: z
+    .strictObject({
+      recipeRevisionId: id.exactOptional(),
+      grinderId: id.nullable().exactOptional(),
+      routineId: id.nullable().exactOptional(),
+    })
+    .exactOptional(),
 })
 
-const setup = z.strictObject({
-  barId: id,
-  purpose: z.enum(['practice', 'assessment']),
-  recipeRevisionId: id,
-  routineId: id.nullable(),
-  grinderId: id.nullable(),
-  bagId: id.nullable(),
-  grindOwner: z.enum(GRIND_OWNERS),
-  seats: z.array(seat).min(1).max(BOUNDS.listLength.max),
-})
+const setup = z
+  .strictObject({
+    barId: id,
+    purpose: z.enum(['practice', 'assessment']),
+    recipeRevisionId: id,
+    routineId: id.nullable(),
+    grinderId: id.nullable(),
+    bagId: id.nullable(),
+    grindOwner: z.enum(GRIND_OWNERS),
+    seats: z.array(seat).min(1).max(BOUNDS.listLength.max),
+    /** Other recipes that are pulled in it. */
+    alsoRecipeRevisionIds: z.array(id).max(BOUNDS.alsoRecipes.max).exactOptional(),
+  })
+  .superRefine(({ purpose, seats, alsoRecipeRevisionIds = [] }, context) => {
+    const says = 'A set is pulled by one recipe.'
+    if (purpose !== 'assessment') return
+    if (alsoRecipeRevisionIds.length > 0)
+      refuse(context, ['alsoRecipeRevisionIds'], 'one-recipe-in-a-set', says)
+    seats.forEach(({ with: own }, no) => {
+      if (own?.recipeRevisionId !== undefined)
+        refuse(context, ['seats', no, 'with', 'recipeRevisionId'], 'one-recipe-in-a-set', says)
+    })
+  })
 
 const lock = z.strictObject({
   grinderId: id,

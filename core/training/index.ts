@@ -25,6 +25,8 @@ export {
   hasSeat,
   isTrainingOver,
   mayDialIn,
+  pulledAt,
+  recipesAt,
   trainingState,
 } from './trainingState.ts'
 export { trainingOrder } from './trainingOrder.ts'
@@ -35,6 +37,7 @@ export type {
   LockedSetting,
   RecheckReason,
   Seat,
+  SeatWith,
   TrainingEvent,
   TrainingHappening,
   TrainingSetup,

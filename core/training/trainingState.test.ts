@@ -8,6 +8,8 @@ import {
   hasSeat,
   isTrainingOver,
   mayDialIn,
+  pulledAt,
+  recipesAt,
   trainingState,
 } from './trainingState.ts'
 import { trainingOrder } from './trainingOrder.ts'
@@ -48,6 +50,28 @@ test('before it was started there is none, and it is started once', () => {
   expect(trainingState(story({ kind: 'break-began' }))).toBeNull()
   const twice = trainingState(story(started, { kind: 'started', setup: { ...setup, bagId: 'other' } }))
   expect(twice?.setup.bagId).toBe('bag')
+})
+
+test('a seat pulls with what is its own, else with what the training does', () => {
+  const own = {
+    personId: 'p',
+    machineId: null,
+    groupNo: 0,
+    with: { recipeRevisionId: 'single', routineId: null },
+  }
+  const both = { ...setup, alsoRecipeRevisionIds: ['single', 'long'] }
+  expect(pulledAt(setup, {})).toEqual({
+    recipeRevisionId: setup.recipeRevisionId,
+    grinderId: setup.grinderId,
+    routineId: setup.routineId,
+  })
+  expect(pulledAt(setup, own)).toMatchObject({
+    recipeRevisionId: 'single',
+    routineId: null,
+    grinderId: setup.grinderId,
+  })
+  expect(recipesAt(setup, {})).toEqual([setup.recipeRevisionId])
+  expect(recipesAt(both, own)).toEqual(['single', setup.recipeRevisionId, 'long'])
 })
 
 test('in whatever order it arrived, it stands the same', () => {

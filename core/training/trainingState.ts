@@ -9,6 +9,15 @@ export interface Seat {
   machineId: string | null
   /** Place of the group in its machine, from 0. */
   groupNo: number
+  /** Left out where it pulls with what the training does. */
+  with?: SeatWith
+}
+
+/** What one seat pulls with where that is not the training's: two people in two modes. */
+export interface SeatWith {
+  recipeRevisionId?: string
+  grinderId?: string | null
+  routineId?: string | null
 }
 
 /** Who sets the grind: a time that is off is charged to them. */
@@ -25,6 +34,23 @@ export interface TrainingSetup {
   bagId: string | null
   grindOwner: GrindOwner
   seats: Seat[]
+  /** Other recipes that are pulled in it, to be changed to from shot to shot; left out where there is one alone. */
+  alsoRecipeRevisionIds?: string[]
+}
+
+/** What a seat of a training pulls with: its own, else the training's. */
+export function pulledAt(
+  setup: TrainingSetup,
+  seat: Pick<Seat, 'with'>,
+): Pick<TrainingSetup, 'recipeRevisionId' | 'grinderId' | 'routineId'> {
+  const { recipeRevisionId, grinderId, routineId } = setup
+  return { recipeRevisionId, grinderId, routineId, ...seat.with }
+}
+
+/** The recipes that a seat can be pulled by, its own first. */
+export function recipesAt(setup: TrainingSetup, seat: Pick<Seat, 'with'>): string[] {
+  const own = pulledAt(setup, seat).recipeRevisionId
+  return [...new Set([own, setup.recipeRevisionId, ...(setup.alsoRecipeRevisionIds ?? [])])]
 }
 
 /** A setting that was found for the session. */

@@ -32,17 +32,25 @@ export async function wrongReferences(
   return brokenReferences(references, kinds)
 }
 
-/** The same of things, and of a revision that must be a recipe's. */
+/** The same of things, and of revisions that must be recipes'. */
 export async function wrongNamesAndRecipe(
   transaction: AcademyTransaction,
   named: readonly Named[],
-  [path, recipeRevisionId]: readonly [path: string, recipeRevisionId: string],
+  ...recipes: readonly (readonly [path: string, recipeRevisionId: string])[]
 ): Promise<FieldError[]> {
   const references = referencesIn(named)
   const ids = references.map(({ preparedId }) => preparedId)
-  const { kinds, ofRevision } = await kindsBehind(transaction, ids, recipeRevisionId)
-  const isRecipe = ofRevision === 'recipe'
-  return [...brokenReferences(references, kinds), ...(isRecipe ? [] : [unknownId(path)])]
+  const { kinds, ofRevisions } = await kindsBehind(
+    transaction,
+    ids,
+    recipes.map(([, revisionId]) => revisionId),
+  )
+  return [
+    ...brokenReferences(references, kinds),
+    ...recipes.flatMap(([path, revisionId]) =>
+      ofRevisions.get(revisionId) === 'recipe' ? [] : [unknownId(path)],
+    ),
+  ]
 }
 
 /** @throws {Refusal} `invalid-input` naming each field that leads elsewhere */

@@ -184,17 +184,15 @@ export async function kindsOf(
 export async function kindsBehind(
   transaction: AcademyTransaction,
   preparedIds: readonly string[],
-  revisionId: string,
-): Promise<{ kinds: Map<string, PreparedKind>; ofRevision: PreparedKind | null }> {
+  revisionIds: readonly string[],
+): Promise<{ kinds: Map<string, PreparedKind>; ofRevisions: Map<string, PreparedKind> }> {
   const { rows } = await transaction.execute<{ id: string; kind: PreparedKind; is_revision: boolean }>(sql`
     select prepared_id as id, kind, false as is_revision from prepared where prepared_id = any (${sql.param(preparedIds)}::uuid[])
     union all select r.revision_id, p.kind, true from prepared_revision r
-      join prepared p on p.academy_id = r.academy_id and p.prepared_id = r.prepared_id where r.revision_id = ${revisionId}::uuid`)
-  const named = rows.filter((row) => !row.is_revision)
-  return {
-    kinds: new Map(named.map(({ id, kind }) => [id, kind])),
-    ofRevision: rows.find((row) => row.is_revision)?.kind ?? null,
-  }
+      join prepared p on p.academy_id = r.academy_id and p.prepared_id = r.prepared_id where r.revision_id = any (${sql.param(revisionIds)}::uuid[])`)
+  const those = (isRevision: boolean) =>
+    new Map(rows.filter((row) => row.is_revision === isRevision).map(({ id, kind }) => [id, kind]))
+  return { kinds: those(false), ofRevisions: those(true) }
 }
 
 const IS_BEFORE = sql`${preparedRevision.changedAt} <= ${sql.placeholder('at')}::timestamptz`

@@ -56,9 +56,21 @@ async function refuseSetup(
         [at('grinderId'), 'grinder', setup.grinderId],
         [at('bagId'), 'bag', setup.bagId],
         [at('routineId'), 'routine', setup.routineId],
-        ...setup.seats.map(({ machineId }, no): Named => [at(`seats.${no}.machineId`), 'machine', machineId]),
+        ...setup.seats.flatMap(({ machineId, with: own }, no): Named[] => [
+          [at(`seats.${no}.machineId`), 'machine', machineId],
+          [at(`seats.${no}.with.grinderId`), 'grinder', own?.grinderId ?? null],
+          [at(`seats.${no}.with.routineId`), 'routine', own?.routineId ?? null],
+        ]),
       ],
       [at('recipeRevisionId'), setup.recipeRevisionId],
+      ...(setup.alsoRecipeRevisionIds ?? []).map(
+        (each, no) => [at(`alsoRecipeRevisionIds.${no}`), each] as const,
+      ),
+      ...setup.seats.flatMap(({ with: own }, no) =>
+        own?.recipeRevisionId === undefined
+          ? []
+          : [[at(`seats.${no}.with.recipeRevisionId`), own.recipeRevisionId] as const],
+      ),
     )),
     ...setup.seats.flatMap(({ personId }, no) =>
       people.has(personId) ? [] : [unknownId(at(`seats.${no}.personId`))],

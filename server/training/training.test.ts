@@ -1,6 +1,6 @@
 import { pastTrainings, training, trainingList } from '@calm-apron/contract'
 import { type TrainingSetup, trainingState } from '@calm-apron/core'
-import { type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
+import { type TestServer, newId, prepared, serveTest, shotOf } from '../testing/serve.ts'
 import { setupOf } from '../testing/trainings.ts'
 import { AWAY, type Somebody, type World, worldIn } from '../testing/world.ts'
 
@@ -49,6 +49,30 @@ test('what happened is kept once, however often it is sent, and shows how the tr
   expect(events).toHaveLength(2)
   expect(trainingState(events)).toMatchObject({ setup: setup(), startedBy: trainer.personId })
   expect(trainingState(events)?.onBreakSince).not.toBeNull()
+})
+
+test('a seat may pull with what is its own, of what is there; a set is pulled by one recipe', async () => {
+  const seat = setup().seats[0]
+  const by = (part: object, own: object) => ({
+    kind: 'started',
+    setup: { ...setup(part), seats: [{ ...seat, with: own }] },
+  })
+  const recipe = prepared('recipe')
+  const odd = await note(
+    trainer,
+    by({}, { recipeRevisionId: prepared('grinder'), grinderId: recipe }),
+  ).expect(422)
+  for (const part of ['grinderId', 'recipeRevisionId']) {
+    const path = `happening.setup.seats.0.with.${part}`
+    expect(odd.body).toMatchObject({ errors: expect.arrayContaining([expect.objectContaining({ path })]) })
+  }
+  const set = by({ purpose: 'assessment' }, { recipeRevisionId: recipe })
+  await note(trainer, set).expect(422)
+  const also = { alsoRecipeRevisionIds: [recipe] }
+  const started = by(also, { recipeRevisionId: recipe, grinderId: null, routineId: prepared('routine') })
+  await note(trainer, started).expect(201)
+  const { events } = training.parse((await get(trainee, `/${trainingId}`).expect(200)).body)
+  expect(trainingState(events)?.setup).toEqual(started.setup)
 })
 
 test('one with a seat sees it among the open ones, others don’t; ended, it is open no more', async () => {

@@ -35,6 +35,9 @@ export const useAcademy = defineStore('academy', () => {
   const trainees = computed(
     () => today.value?.people.filter(({ role, isActive }) => role === 'trainee' && isActive) ?? [],
   )
+  const teachers = computed(
+    () => today.value?.people.filter(({ role, isActive }) => role !== 'trainee' && isActive) ?? [],
+  )
   const timeZone = computed(() => today.value?.academy.timeZone ?? door.session?.academy.timeZone ?? 'UTC')
   /** A name; of someone erased the word for that, of someone one is not told of nothing. */
   function personName(personId: string): string {
@@ -105,6 +108,7 @@ export const useAcademy = defineStore('academy', () => {
     state,
     bagInHopper,
     trainees,
+    teachers,
     timeZone,
     load,
     personName,

@@ -65,17 +65,14 @@ function useDialInActs(
     const [group] = training.groups.value
     if (advice.value === null) return
     const { machineId = null, groupNo = 0 } = group ?? {}
-    await training.begin(
-      { personId: door.personId, machineId, groupNo },
-      {
-        purpose: 'dial-in',
-        isCallAsked: false,
-        grindOwner: door.isStaff ? 'trainer' : 'trainee',
-        grindText: String(advice.value.setting),
-        wanted: wanted.value,
-        prediction: { text: byPersonS, byToolS: Math.round(advice.value.predicted.s * 10) / 10 },
-      },
-    )
+    await training.begin({ personId: door.personId, machineId, groupNo }, undefined, {
+      purpose: 'dial-in',
+      isCallAsked: false,
+      grindOwner: door.isStaff ? 'trainer' : 'trainee',
+      grindText: String(advice.value.setting),
+      wanted: wanted.value,
+      prediction: { text: byPersonS, byToolS: Math.round(advice.value.predicted.s * 10) / 10 },
+    })
   }
 
   async function lock(): Promise<void> {

@@ -24,7 +24,7 @@ export function useNextInTraining(shot: () => ShotDetail | null, grindText: Read
   async function begin(): Promise<void> {
     if (seat.value === null) return
     const isLocked = training.state.value?.lock != null
-    await training.begin(seat.value, isLocked ? {} : { grindText: grindText.value })
+    await training.begin(seat.value, undefined, isLocked ? {} : { grindText: grindText.value })
   }
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     if (event.key !== 'n' || isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return

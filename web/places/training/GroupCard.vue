@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type { StageOfGroup } from '@calm-apron/contract'
-import type { Seat } from '@calm-apron/core'
+import { type Seat, type TrainingSetup, pulledAt, recipesAt } from '@calm-apron/core'
+import { computed, ref, watch } from 'vue'
+import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -10,14 +12,39 @@ import { useFormat } from '../../kit/units/useFormat.ts'
 import type { TrainingGroup } from '../../shot/training/useGroups.ts'
 
 /** One group of a training: what it is doing, whose turn it is, and everyone with a seat at it. */
-defineProps<{ trainingId: string; group: TrainingGroup }>()
-const emit = defineEmits<{ begin: [seat: Seat]; goOn: [shotId: string] }>()
+const props = defineProps<{ trainingId: string; group: TrainingGroup; setup: TrainingSetup }>()
+const emit = defineEmits<{ begin: [seat: Seat, recipeRevisionId: string]; goOn: [shotId: string] }>()
 const { t, te } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
 const door = useDoor()
 /** A trainee brings nobody to the bar but themselves. */
 const mayBegin = ({ personId }: Seat) => door.may('record-shot', personId === door.personId)
+
+/** What was chosen for the next shots at this group; whoever has a recipe of their own begins with that. */
+const chosenRecipe = ref<string | null>(null)
+const recipes = computed(() =>
+  (props.group.next === null ? [] : recipesAt(props.setup, props.group.next)).flatMap((value) => {
+    const found = academy.recipe(value)
+    return found === null ? [] : [{ value, label: found.name }]
+  }),
+)
+watch(
+  () => props.group.next?.personId,
+  () => {
+    if (props.group.next?.with?.recipeRevisionId !== undefined) chosenRecipe.value = null
+  },
+)
+const recipe = computed({
+  get: () => {
+    const isThere = recipes.value.some(({ value }) => value === chosenRecipe.value)
+    return isThere ? (chosenRecipe.value ?? '') : (recipes.value[0]?.value ?? props.setup.recipeRevisionId)
+  },
+  set: (chosen: string) => (chosenRecipe.value = chosen),
+})
+/** Whoever is taken out of turn begins with what is theirs. */
+const recipeOf = (seat: Seat) =>
+  seat.personId === props.group.next?.personId ? recipe.value : pulledAt(props.setup, seat).recipeRevisionId
 
 const nameAt = (seat: Seat | null) =>
   seat === null ? t('turns.nobody') : academy.personName(seat.personId).split(' ')[0]
@@ -53,6 +80,12 @@ function stageWords({ personId, step, phase, pumpS, weightG }: StageOfGroup): st
       :to="{ name: 'watch', params: { trainingId, group: group.key } }"
       >{{ t('watch.start', { person: academy.personName(group.turns.pulling.personId) }) }}</RouterLink
     >
+    <ChoiceRow
+      v-if="recipes.length > 1 && !group.begunShotId"
+      v-model="recipe"
+      :label="t('seats.nextBy')"
+      :options="recipes"
+    />
     <PressButton
       v-if="group.begunShotId"
       kind="primary"
@@ -66,7 +99,7 @@ function stageWords({ personId, step, phase, pumpS, weightG }: StageOfGroup): st
       kind="primary"
       is-large
       class="next"
-      @click="emit('begin', group.next)"
+      @click="emit('begin', group.next, recipe)"
       >{{ t('training.nextIs', { person: academy.personName(group.next.personId) }) }}</PressButton
     >
     <p v-else-if="group.next" class="next soft">
@@ -80,7 +113,7 @@ function stageWords({ personId, step, phase, pumpS, weightG }: StageOfGroup): st
         <PressButton
           v-if="mayBegin(seat)"
           :aria-label="t('training.pullNow', { person: name })"
-          @click="emit('begin', seat)"
+          @click="emit('begin', seat, recipeOf(seat))"
           >{{ t('training.toBar') }}</PressButton
         >
       </li>

@@ -6,6 +6,7 @@ import { useAcademy } from '../../data/academy/academy.ts'
 import { useRecipeChoices } from '../../shot/start/useRecipeChoices.ts'
 import { usePullChoices } from '../../shot/start/usePullChoices.ts'
 import RecipeChoice from '../../shot/start/RecipeChoice.vue'
+import SeatsOwn from './SeatsOwn.vue'
 import type { SetupForm } from './useSetupForm.ts'
 
 const props = defineProps<{ form: SetupForm }>()
@@ -24,6 +25,8 @@ const routines = computed(() => [
   ...(academy.today?.routines ?? []).map(({ routineId, name }) => ({ value: routineId, label: name })),
   { value: null, label: t('training.noRoutine') },
 ])
+/** Trainers pull too. */
+const teachers = computed(() => academy.teachers)
 const recipes = useRecipeChoices()
 const owners = (['trainer', 'trainee'] as const).map((value) => ({
   value,
@@ -50,6 +53,19 @@ const purposes = (['practice', 'assessment'] as const).map((value) => ({
           @update:model-value="chosen.at[person.personId] = $event"
         />
       </div>
+      <details v-if="teachers.length > 0">
+        <summary>{{ t('seats.teachersToo') }}</summary>
+        <div class="people">
+          <ChoiceRow
+            v-for="person in teachers"
+            :key="person.personId"
+            :model-value="chosen.at[person.personId] ?? ''"
+            :label="person.displayName"
+            :options="places"
+            @update:model-value="chosen.at[person.personId] = $event"
+          />
+        </div>
+      </details>
     </section>
     <RecipeChoice v-model="chosen.recipeRevisionId" :label="t('training.recipe')" :recipes="recipes" />
     <section class="rest" :aria-label="t('training.with')">
@@ -60,6 +76,7 @@ const purposes = (['practice', 'assessment'] as const).map((value) => ({
       <ChoiceRow v-model="chosen.grindOwner" :label="t('training.grindOwner')" :options="owners" />
       <ChoiceRow v-model="chosen.purpose" :label="t('training.for')" :options="purposes" />
     </section>
+    <SeatsOwn :form="form" />
   </div>
 </template>
 

@@ -74,7 +74,8 @@ async function end(left: LeftReady): Promise<void> {
 async function pullReference(): Promise<void> {
   const [first] = groups.value
   const { machineId, groupNo } = first ?? { machineId: null, groupNo: 0 }
-  await begin({ personId: door.personId, machineId, groupNo }, { purpose: 'reference', isCallAsked: false })
+  const seat = { personId: door.personId, machineId, groupNo }
+  await begin(seat, undefined, { purpose: 'reference', isCallAsked: false })
 }
 async function look(focus: Focus): Promise<void> {
   await trainings.note(props.trainingId, { kind: 'focused', focus })
@@ -135,6 +136,7 @@ function goOn(shotId: string): void {
         :key="group.key"
         :training-id="trainingId"
         :group="group"
+        :setup="setup"
         @begin="begin"
         @go-on="goOn"
       />

@@ -1,4 +1,4 @@
-import type { TrainingSetup } from '@calm-apron/core'
+import type { Seat, SeatWith, TrainingSetup } from '@calm-apron/core'
 import { computed, reactive } from 'vue'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { routineFor } from '../../shot/training/routineFor.ts'
@@ -35,9 +35,14 @@ export function useSetupForm(start: TrainingSetup | null) {
     grinderId: from?.grinderId ?? bar?.grinders[0]?.grinderId ?? null,
     bagId: from?.bagId ?? academy.bagInHopper?.bagId ?? null,
     grindOwner: from?.grindOwner ?? 'trainer',
+    /** What some pull with that others don't, by person. */
+    own: Object.fromEntries(
+      (from?.seats ?? []).flatMap(({ personId, with: own }) => (own === undefined ? [] : [[personId, own]])),
+    ) as Record<string, SeatWith>,
+    alsoRecipeRevisionIds: [...(from?.alsoRecipeRevisionIds ?? [])],
     /** By person, the group they stand at. */
     at: Object.fromEntries(
-      academy.trainees.map(({ personId }, index) => {
+      [...academy.trainees, ...academy.teachers].map(({ personId }, index) => {
         const seat = from === null ? firstSeats[index] : from.seats.find((each) => each.personId === personId)
         return [personId, seat ? groupOf(seat) : AWAY]
       }),
@@ -45,11 +50,13 @@ export function useSetupForm(start: TrainingSetup | null) {
   })
 
   const chosenBar = computed(() => academy.bar(chosen.barId))
-  const seats = computed(() =>
+  const seats = computed<Seat[]>(() =>
     Object.entries(chosen.at).flatMap(([personId, key]) => {
       if (key === AWAY) return []
       const [machineId = '', groupNo = '0'] = key.split(':')
-      return [{ personId, machineId: machineId === '' ? null : machineId, groupNo: Number(groupNo) }]
+      const seat = { personId, machineId: machineId === '' ? null : machineId, groupNo: Number(groupNo) }
+      const own = chosen.own[personId] ?? {}
+      return [Object.keys(own).length === 0 ? seat : { ...seat, with: own }]
     }),
   )
   const missing = computed<MissingPart | null>(() => {
@@ -58,11 +65,20 @@ export function useSetupForm(start: TrainingSetup | null) {
     return academy.recipe(chosen.recipeRevisionId) === null ? 'recipe' : null
   })
   const setup = computed<TrainingSetup | null>(() => {
-    const { at: _at, ...rest } = chosen
-    return missing.value === null ? { ...rest, seats: seats.value } : null
+    const { at: _at, own: _own, alsoRecipeRevisionIds: also, ...rest } = chosen
+    if (missing.value !== null) return null
+    if (rest.purpose !== 'assessment')
+      return { ...rest, seats: seats.value, ...(also.length > 0 && { alsoRecipeRevisionIds: also }) }
+    return { ...rest, seats: seats.value.map(byOneRecipe) }
   })
 
-  return { chosen, chosenBar, missing, setup }
+  return { chosen, chosenBar, seats, missing, setup }
+}
+
+/** A set is pulled by one recipe, whatever was chosen before it became one. */
+function byOneRecipe({ with: own, ...seat }: Seat): Seat {
+  const { recipeRevisionId: _recipe, ...rest } = own ?? {}
+  return Object.keys(rest).length === 0 ? seat : { ...seat, with: rest }
 }
 
 export type SetupForm = ReturnType<typeof useSetupForm>

@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import { useAcademy } from '../../data/academy/academy.ts'
+import { useDoor } from '../../data/door/door.ts'
 import { useRecipeChoices } from './useRecipeChoices.ts'
 import RecipeChoice from './RecipeChoice.vue'
 import ShotWithChoice from './ShotWithChoice.vue'
@@ -13,6 +14,7 @@ import { useStartShot } from './useStartShot.ts'
 
 const { t } = useI18n()
 const academy = useAcademy()
+const door = useDoor()
 const startShot = useStartShot()
 const pulledWith = useShotWith()
 const { shotWith, keep } = pulledWith
@@ -22,7 +24,9 @@ const personId = useLocalStorage('calm-apron.person', '')
 const recipeRevisionId = useLocalStorage('calm-apron.recipe', '')
 
 const people = computed(() =>
-  academy.trainees.map((person) => ({ value: person.personId, label: person.displayName })),
+  [...academy.trainees, ...academy.teachers.filter(({ personId: its }) => its === door.personId)].map(
+    (person) => ({ value: person.personId, label: person.displayName }),
+  ),
 )
 const recipes = useRecipeChoices()
 const chosenName = computed(() => people.value.find(({ value }) => value === personId.value)?.label)

@@ -1,4 +1,11 @@
-import { FOCUS_ON_ALL, FOCUS_PARTS, type Focus, type TrainingSetup, isSameFocus } from '@calm-apron/core'
+import {
+  FOCUS_ON_ALL,
+  FOCUS_PARTS,
+  type Focus,
+  type Seat,
+  type TrainingSetup,
+  isSameFocus,
+} from '@calm-apron/core'
 import { useLocalStorage } from '@vueuse/core'
 import { v7 as uuidv7 } from 'uuid'
 import { computed } from 'vue'
@@ -48,22 +55,35 @@ export function useLastSetup() {
   const door = useDoor()
   const last = useLocalStorage<Record<string, TrainingSetup>>(LAST_SETUP, {})
 
+  /** A recipe that was changed since is pulled as it stands now; null where it is gone. */
+  function asNow(recipeRevisionId: string): string | null {
+    const recipeId = academy.recipe(recipeRevisionId)?.recipeId
+    return academy.today?.recipes.find((each) => each.recipeId === recipeId)?.recipeRevisionId ?? null
+  }
+  function withRecipeAsNow(seat: Seat): Seat {
+    if (seat.with?.recipeRevisionId === undefined) return seat
+    const { recipeRevisionId, ...rest } = seat.with
+    const now = asNow(recipeRevisionId)
+    return { ...seat, with: now === null ? rest : { ...rest, recipeRevisionId: now } }
+  }
+
   return computed<TrainingSetup | null>(() => {
     const setup = last.value[door.personId]
     const bar = setup && academy.bar(setup.barId)
     if (!setup || !bar) return null
     const seats = setup.seats.filter(({ personId }) =>
-      academy.trainees.some((each) => each.personId === personId),
+      [...academy.trainees, ...academy.teachers].some((each) => each.personId === personId),
     )
-    // A recipe that was changed since is pulled as it stands now.
-    const known = academy.recipe(setup.recipeRevisionId)
-    const recipe = academy.today?.recipes.find(({ recipeId }) => recipeId === known?.recipeId)
-    return seats.length === 0 || !recipe
+    const recipe = asNow(setup.recipeRevisionId)
+    return seats.length === 0 || recipe === null
       ? null
       : {
           ...setup,
-          seats,
-          recipeRevisionId: recipe.recipeRevisionId,
+          seats: seats.map(withRecipeAsNow),
+          recipeRevisionId: recipe,
+          ...(setup.alsoRecipeRevisionIds && {
+            alsoRecipeRevisionIds: setup.alsoRecipeRevisionIds.flatMap((each) => asNow(each) ?? []),
+          }),
           bagId: academy.bagInHopper?.bagId ?? null,
         }
   })

@@ -8,6 +8,7 @@ import {
   isTurn,
   mayDialIn,
   nameOfFocus,
+  pulledAt,
   wordsAsked,
 } from '@calm-apron/core'
 import { computed } from 'vue'
@@ -55,11 +56,22 @@ export function useTraining(trainingId: () => string) {
 
   const groups = useGroups(trainingId, { setup, listed, isCounted, pulled })
 
-  /** Begins the next shot of someone at a group, with all that the training says. */
-  async function begin({ personId, machineId, groupNo }: Seat, more: StartWith = {}): Promise<void> {
+  /**
+   * Begins the next shot of someone at a group, with all that the training and their seat say.
+   * @param by the recipe it is pulled by, where that is not the seat's
+   */
+  async function begin(seat: Seat, by?: string, more: StartWith = {}): Promise<void> {
     if (setup.value === null) return
-    const { barId, recipeRevisionId, grinderId, bagId, routineId, purpose, grindOwner } = setup.value
-    const lock = state.value?.lock ?? null
+    const { personId, machineId, groupNo } = seat
+    const { barId, bagId, purpose, grindOwner } = setup.value
+    const its = pulledAt(setup.value, seat)
+    const { grinderId, routineId } = its
+    const recipeRevisionId = by ?? its.recipeRevisionId
+    const found = state.value?.lock ?? null
+    // What was found is found for one grinder and one recipe.
+    const isItsLock = found?.grinderId === grinderId && found.recipeRevisionId === recipeRevisionId
+    const lock = isItsLock ? found : null
+    const targets = academy.recipe(recipeRevisionId)?.targets ?? null
     const isSet = purpose === 'assessment'
     const focus = isSet ? FOCUS_ON_ALL : (state.value?.focus ?? FOCUS_ON_ALL)
     const turn = (pulled.value.get(personId) ?? 0) + 1
@@ -77,7 +89,7 @@ export function useTraining(trainingId: () => string) {
       // Whoever teaches reads their own shots at once.
       ...(academy.trainees.some((each) => each.personId === personId) && wordsAsked(focus, turn, isSet)),
       grindText: lock === null ? '' : String(lock.setting),
-      wanted: lock === null || recipe.value === null ? null : wantedOf(lock, recipe.value.targets),
+      wanted: lock === null || targets === null ? null : wantedOf(lock, targets),
       ...more,
     })
   }

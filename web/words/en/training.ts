@@ -32,6 +32,13 @@ export const trainingWords = {
     fullEvery: 'First call and both notes',
     every: { 1: 'every shot', 2: 'every second', 3: 'every third' },
   },
+  seats: {
+    own: 'Each their own: another recipe, grinder or routine',
+    asAll: 'As all',
+    also: 'Recipes to change to, from shot to shot',
+    nextBy: 'The next shot is',
+    teachersToo: 'Those who teach pull too',
+  },
   watch: {
     title: 'Watching {person}',
     hint: 'Tap what you see. Your marks and your call are shown beside the reading, and count for nobody’s skill.',
