@@ -1,4 +1,4 @@
-import type { Seat, SeatWith, TrainingSetup } from '@calm-apron/core'
+import type { Seat, TrainingSetup } from '@calm-apron/core'
 import { computed, reactive } from 'vue'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { routineFor } from '../../shot/training/routineFor.ts'
@@ -38,7 +38,7 @@ export function useSetupForm(start: TrainingSetup | null) {
     /** What some pull with that others don't, by person. */
     own: Object.fromEntries(
       (from?.seats ?? []).flatMap(({ personId, with: own }) => (own === undefined ? [] : [[personId, own]])),
-    ) as Record<string, SeatWith>,
+    ),
     alsoRecipeRevisionIds: [...(from?.alsoRecipeRevisionIds ?? [])],
     /** By person, the group they stand at. */
     at: Object.fromEntries(

@@ -151,7 +151,7 @@ function useNotedLines() {
     t('mark.last', { mark: t(`mark.${mark}`), at: format.seconds(atS) })
 
   const ownWords = ({ what, mark }: OwnStepSeen) =>
-    t('bar.stepIs', { step: what, mark: t(`stepMark.${mark}`) })
+    t('recorded.ownStep', { step: what, mark: t(`stepMark.${mark}`) })
   const weightWords = ({ atS, weightG }: WeightSeen) =>
     t('weightsSeen.at', { weight: format.mass(weightG), at: format.seconds(atS) })
 

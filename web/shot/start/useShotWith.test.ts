@@ -36,6 +36,7 @@ test('of what there is only one, nobody is asked; of two groups one is', async (
     groupNo: 0,
     grinderId: GRINDER,
     bagId: BAG,
+    routineId: null,
   })
   expect(pulled.asked.value.map(({ part }) => part)).toEqual(['group'])
   expect(pulled.isChosen.value).toBe(false)

@@ -1,11 +1,13 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import { useAcademy } from '../../data/academy/academy.ts'
-import type { ShotSetting } from '../draft/shotDraft.ts'
+import type { ShotDraft, ShotSetting } from '../draft/shotDraft.ts'
+import { routinesFor } from '../training/routineFor.ts'
 import { usePullChoices } from './usePullChoices.ts'
 
 /** What a shot by itself is pulled with. */
-export type ShotWith = Pick<ShotSetting, 'barId' | 'machineId' | 'groupNo' | 'grinderId' | 'bagId'>
+export type ShotWith = Pick<ShotSetting, 'barId' | 'machineId' | 'groupNo' | 'grinderId' | 'bagId'> &
+  Partial<Pick<ShotDraft, 'routineId'>>
 
 /** What was chosen on this device; parts that are gone since, or were never asked, are the first of their kind. */
 interface Chosen {
@@ -13,12 +15,19 @@ interface Chosen {
   group?: string
   grinderId?: string
   bagId?: string
+  routineId?: string
 }
 
-const PARTS = ['barId', 'group', 'grinderId', 'bagId'] as const satisfies readonly (keyof Chosen)[]
+const PARTS = [
+  'barId',
+  'group',
+  'grinderId',
+  'bagId',
+  'routineId',
+] as const satisfies readonly (keyof Chosen)[]
 
 /**
- * What one shot by itself is pulled with: the room, group, grinder and bag that were chosen on this device last. Of what there
+ * What one shot by itself is pulled with: the room, group, grinder, bag and routine that were chosen on this device last. Of what there
  * is only one, nobody is asked.
  */
 export function useShotWith() {
@@ -28,11 +37,19 @@ export function useShotWith() {
   const bars = computed(() => academy.today?.bars ?? [])
   const bar = computed(() => academy.bar(chosen.value.barId ?? '') ?? bars.value[0] ?? null)
   const { rooms, groups, grinders, bags } = usePullChoices(() => bar.value)
+  /** Those that suit the machine: one with a lever to raise for a lever, and for no other. */
+  const routines = computed(() => {
+    const group = groups.value.find(({ value }) => value === chosen.value.group) ?? groups.value[0]
+    return routinesFor(academy.today?.routines ?? [], academy.machine(group?.machineId ?? null)).map(
+      ({ routineId, name }) => ({ value: routineId, label: name }),
+    )
+  })
   const options = computed(() => ({
     barId: rooms.value,
     group: groups.value,
     grinderId: grinders.value,
     bagId: bags.value.filter(({ leftG }) => leftG > 0),
+    routineId: routines.value,
   }))
 
   /** What stands for a part: as it was chosen, else the bag in the hopper, else the first there is. */
@@ -74,6 +91,7 @@ export function useShotWith() {
       groupNo: group?.groupNo ?? null,
       grinderId: valueOf('grinderId'),
       bagId: valueOf('bagId'),
+      routineId: valueOf('routineId'),
     }
   })
 

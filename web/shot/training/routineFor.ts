@@ -1,11 +1,15 @@
 import type { TodayMachine, TodayRoutine } from '@calm-apron/contract'
 
-/** The first routine that suits a machine: one with a lever to raise for a lever, and for no other. */
-export function routineFor(
+/** The routines that suit a machine: those with a lever to raise for a lever, and for no other. */
+export function routinesFor(
   routines: readonly TodayRoutine[],
   machine: Pick<TodayMachine, 'kind'> | null,
-): string | null {
+): TodayRoutine[] {
   const isLever = machine?.kind === 'lever'
-  const suits = ({ steps }: TodayRoutine) => steps.some(({ key }) => key === 'raise-lever') === isLever
-  return routines.find(suits)?.routineId ?? null
+  return routines.filter(({ steps }) => steps.some(({ key }) => key === 'raise-lever') === isLever)
+}
+
+/** The first of them; null where none suits. */
+export function routineFor(...asked: Parameters<typeof routinesFor>): string | null {
+  return routinesFor(...asked)[0]?.routineId ?? null
 }

@@ -124,6 +124,7 @@ export const appWords = {
       group: 'At which group?',
       grinderId: 'Which grinder?',
       bagId: 'Which bag?',
+      routineId: 'Which routine?',
     },
     awaiting: 'A call is asked for',
     awaitingShot: '{person}, {time}',

@@ -50,6 +50,7 @@ export const recordWords = {
     notSeen: '{sign}: looked for, not there',
     stepsDone: 'Steps done',
     ownSteps: 'The house’s own steps',
+    ownStep: '{step}: {mark}',
     stepsPrompted: 'Steps done when told',
     stepsMissed: 'Steps missed',
     wantedDose: 'Dose meant',
