@@ -42,6 +42,7 @@ export function rulingOf(readings: Readings): Ruling {
     puckFirst(readings) ??
     stopFirst(readings) ??
     goodCup(readings) ??
+    byTongue(readings) ??
     learnerAgainstFlow(readings) ??
     tasteAgainstFlow(readings) ??
     open(readings)
@@ -172,6 +173,20 @@ function learnerAgainstFlow(readings: Readings): Ruling | null {
     open: openTo(readings),
     move: { lever: 'observe', observation: 'trainer-taste' },
     why: [{ code: 'learner-against-flow' }],
+  }
+}
+
+/** A house that goes by the tongue, and judges no time: the yield is moved first, and the grind after it. */
+function byTongue(readings: Readings): Ruling | null {
+  const { flow, of } = readings
+  if (flow.state !== 'unknown' || !(of.recipe.school?.onlyRecorded.includes('time') ?? false)) return null
+  const leaning = tasteLeaning(readings)
+  if (leaning !== 'under' && leaning !== 'over') return null
+  return {
+    ...OPEN,
+    mayName: [leaning === 'under' ? 'ratio-short' : 'ratio-long'],
+    isSettled: true,
+    why: [{ code: 'ratio-first' }],
   }
 }
 

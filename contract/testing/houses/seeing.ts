@@ -1,0 +1,126 @@
+import type { House } from './house.ts'
+import { CAREFUL } from './weighing.ts'
+
+/** Houses that see, count, read a volume, or let the machine measure. */
+export const SEEING_HOUSES: readonly House[] = [
+  {
+    name: 'Filled level and tapped, one to two',
+    recipe: {
+      from: 'normale-pump',
+      targets: { doseG: 16, yieldG: 32, doseToleranceG: 1 },
+      method: { doseBy: 'sweep' },
+    },
+    basket: { nominalG: 16 },
+    typed: { ...CAREFUL, setting: '14', dose: { at: 'at' }, firstDrop: '4', stop: '17', cup: { net: '32' } },
+    says: { dose: 'level with the rim', time: '8.0 s fast', next: /^Grind finer/ },
+    lever: 'grind',
+  },
+  {
+    name: 'An assisted machine with a light',
+    recipe: { from: 'assisted' },
+    machine: { kind: 'assisted', stopBy: 'volume-counter' },
+    buttons: [
+      { name: 'One', suits: 'single', ml: 30 },
+      { name: 'Two', suits: 'double', ml: 60 },
+    ],
+    typed: {
+      ...CAREFUL,
+      gate: { ...CAREFUL.gate, rightBasket: null },
+      setting: '8',
+      dose: { at: 'at' },
+      firstDrop: '7',
+      stop: '22',
+      cup: { net: '20' },
+    },
+    says: { dose: 'light: right', yield: '20.0 g light', next: /basket|button/ },
+    lever: 'basket',
+  },
+  {
+    name: 'A coarse grinder, and no weight of the cup',
+    recipe: { from: 'normale-pump' },
+    grinder: { minSetting: 0, maxSetting: 10, settingStep: 1 },
+    typed: { ...CAREFUL, setting: '4', dose: { net: '18' }, firstDrop: '12', stop: '58' },
+    says: { yield: 'not weighed', time: /slow/.source, next: /^Grind coarser/ },
+    lever: 'grind',
+  },
+  {
+    name: 'Scoops, and the line on the glass',
+    recipe: {
+      from: 'normale-drop',
+      targets: { doseG: 14, doseCount: 2, doseToleranceG: 1, yieldG: 30 },
+      method: { doseBy: 'scoop' },
+    },
+    basket: { nominalG: 14 },
+    typed: {
+      ...CAREFUL,
+      setting: '14',
+      dose: { count: '1,5' },
+      firstDrop: '6',
+      stop: '27',
+      cup: { line: 'at' },
+    },
+    says: {
+      dose: '0.5 scoop short',
+      yield: 'at the line',
+      time: /by the line on the glass/.source,
+      next: 'Next dose: 0.5 scoop more. Same grind.',
+    },
+    lever: 'dose',
+  },
+  {
+    name: 'By volume with crema, dialled by halves',
+    recipe: { from: 'volume' },
+    grinder: { settingStep: 0.5, minSetting: 0, maxSetting: 12 },
+    basket: { nominalG: 15 },
+    typed: { ...CAREFUL, setting: '6.5', dose: { at: 'at' }, firstDrop: '4', stop: '16', cup: { ml: '50' } },
+    says: { dose: 'level with the rim', yield: 'on target', next: /^Grind finer/ },
+    lever: 'grind',
+  },
+  {
+    name: 'The line in the basket, a dial that turns only while it runs',
+    recipe: { from: 'basket-line' },
+    grinder: {
+      onlyWhileRunning: true,
+      lettersPerNumber: 4,
+      minSetting: 0,
+      maxSetting: 12,
+      settingStep: 0.25,
+    },
+    basket: { nominalG: 16, hasLine: true },
+    typed: { ...CAREFUL, setting: '5C', dose: { at: 'at' }, firstDrop: '9', stop: '50', cup: { net: '34' } },
+    says: { dose: 'at the line', time: '11.0 s slow', next: /^Grind coarser.*From 5C to/ },
+    lever: 'grind',
+  },
+  {
+    name: 'A school with a doser, and no scale',
+    recipe: {
+      from: 'normale-drop',
+      targets: { doseG: 14, doseCount: 7, doseToleranceG: 1, yieldG: 30 },
+      method: { doseBy: 'lever-pulls' },
+    },
+    basket: { nominalG: 14 },
+    typed: {
+      ...CAREFUL,
+      setting: '14',
+      dose: { count: '8' },
+      firstDrop: '7',
+      stop: '33',
+      cup: { line: 'at' },
+    },
+    says: { dose: '1 pull too many', yield: 'at the line', next: 'Next dose: 1 pull fewer. Same grind.' },
+    lever: 'dose',
+  },
+  {
+    name: 'A mound, and five steps of grind',
+    recipe: {
+      from: 'normale-drop',
+      targets: { doseG: 15, doseToleranceG: 1.5, yieldG: 32 },
+      method: { doseBy: 'mound' },
+    },
+    grinder: { minSetting: 1, maxSetting: 5, settingStep: 1 },
+    basket: { nominalG: 15 },
+    typed: { ...CAREFUL, setting: '2', dose: { at: 'at' }, firstDrop: '10', stop: '52', cup: { line: 'at' } },
+    says: { dose: 'the usual mound', yield: 'at the line', next: /^Grind coarser: 1 step\. From 2 to 3/ },
+    lever: 'grind',
+  },
+]
