@@ -53,7 +53,7 @@ async function start(): Promise<void> {
       :label="t('today.who')"
       :options="people"
     />
-    <p v-else>{{ t('today.noTrainees') }}</p>
+    <p v-if="academy.trainees.length === 0">{{ t('today.noTrainees') }}</p>
     <RecipeChoice
       v-if="recipes.length > 0"
       v-model="recipeRevisionId"
