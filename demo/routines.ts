@@ -28,7 +28,7 @@ export const ROUTINES: FileThing[] = [
     },
   ]),
   routine(2, 'Loft lever', 'lever'),
-  routine(3, 'Loft, to the line', 'basket-line'),
+  routine(3, 'Sail loft, to the line', 'basket-line'),
 ]
 
 export const CAUTIONS: FileThing[] = [

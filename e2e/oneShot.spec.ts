@@ -231,7 +231,7 @@ test('units are shown as chosen, and nothing stored changes', async ({ page }) =
   await expect(bar.rail('Dose')).toContainText('0.649 oz')
   await bar.save()
   await page.goto('/settings')
-  await page.getByRole('radio', { name: 'g', exact: true }).check()
+  await page.getByRole('group', { name: 'Weight' }).getByRole('radio', { name: 'g', exact: true }).check()
   await page.goto('/progress')
   await page.getByRole('radio', { name: 'Suvi Okonjo' }).check()
   await page.locator('ol > li').first().getByRole('link').click()

@@ -1,4 +1,5 @@
 import { Bar } from './bar.ts'
+import { untilAllSent } from './cutOff.ts'
 import { HEAD, TRAINEE, expect, expectAccessible, test } from './fixtures.ts'
 import { test as testOnOwn } from './ownApp.ts'
 import { makeAccount, setPin, signInOn } from './people.ts'
@@ -95,6 +96,8 @@ test.describe('by touch, at the tablet', () => {
     await expect(bar.verdict).toBeVisible()
     await expect(page.getByText('judged by Ida Marsh')).toBeVisible()
 
+    // With what is on its way still, it would be asked about first.
+    await untilAllSent(page)
     await page.getByRole('link', { name: /Ida Marsh is here/ }).tap()
     await page.getByRole('button', { name: 'Sign out', exact: true }).tap()
     await expect(page.getByRole('heading', { name: 'Who is there?' })).toBeVisible()

@@ -98,7 +98,7 @@ test('two in two modes: a seat with a recipe and a routine of its own, and singl
   await page.getByRole('checkbox', { name: 'Small thimble' }).check()
   const teo = page.getByRole('group', { name: 'Teo Varga-Lind' }).last()
   await teo.getByLabel('By which recipe?').selectOption({ label: 'Breakwater short' })
-  await teo.getByLabel('Routine').selectOption({ label: 'Loft, to the line' })
+  await teo.getByLabel('Routine').selectOption({ label: 'Sail loft, to the line' })
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Start', exact: true }).click()
 

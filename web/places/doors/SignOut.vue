@@ -17,19 +17,22 @@ const unsent = computed(
   () => outbox.writes.filter(({ author }) => author === door.session?.person.personId).length,
 )
 
+/** What was asked about has been sent meanwhile: then nothing is left to be asked. */
+const isAsked = computed(() => wasAsked.value && unsent.value > 0)
+
 async function leave(): Promise<void> {
-  if (unsent.value > 0 && !wasAsked.value) wasAsked.value = true
+  if (unsent.value > 0 && !isAsked.value) wasAsked.value = true
   else await signOut('here')
 }
 </script>
 
 <template>
   <div class="out">
-    <p v-if="wasAsked" role="alert">{{ t('door.signOutWaiting', unsent) }}</p>
+    <p v-if="isAsked" role="alert">{{ t('door.signOutWaiting', unsent) }}</p>
     <p v-else class="soft">{{ t('door.signOutHint') }}</p>
     <FormFailure :says="failure" />
     <PressButton is-large @click="leave">{{
-      t(wasAsked ? 'door.signOutAnyway' : 'door.signOut')
+      t(isAsked ? 'door.signOutAnyway' : 'door.signOut')
     }}</PressButton>
   </div>
 </template>
