@@ -4,7 +4,7 @@ import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, onMounted } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ShotRails from '../../shot/rails/ShotRails.vue'
-import { doseAsks } from '../../shot/dose/doseMethod.ts'
+import { doseAsks, doseMethodIn, isLineFirst } from '../../shot/dose/doseMethod.ts'
 import CautionNote from '../../shot/cautions/CautionNote.vue'
 import BarTop from './BarTop.vue'
 import ClockFace from './ClockFace.vue'
@@ -91,12 +91,14 @@ const isWeighed = computed(
   () =>
     recipe.value !== null &&
     recipe.value.targets.school.volume === null &&
+    !isLineFirst(draft, recipe.value) &&
     props.run.machine.value?.stopBy === 'hand' &&
     isLookedAt(draft.focus, 'yield'),
 )
 /** A house that goes by volume reads its cup before anybody weighs it. */
 const asks = computed(() => {
   if (draft.step === 'cup' && recipe.value?.targets.school.volume) return 'volume'
+  if (draft.step === 'cup' && isLineFirst(draft, recipe.value)) return 'cup-line'
   return draft.step === 'dose' ? doseAsks(draft, recipe.value) : draft.step
 })
 </script>
@@ -140,6 +142,13 @@ const asks = computed(() => {
         @release="clock.release"
         @undo="clock.undo"
       />
+      <SeenWeights
+        v-if="phase === 'flowing' && !recording.hasScale.value && isWeighed"
+        v-model="draft"
+        :at-s="clock.pumpS.value"
+        :first-drop-s="numberTyped(draft.clock.firstDropText)"
+        :stop-at-g="run.help.isOn.value && recipe ? recipe.targets.yieldG - recording.leadG.value : null"
+      />
       <LiveCurve
         v-if="recipe && isShotShown"
         :recipe="recipe.targets"
@@ -151,20 +160,19 @@ const asks = computed(() => {
         :finish-s="recording.finishS.value"
         :stop-at-g="recipe.targets.yieldG - recording.leadG.value"
       />
-      <SeenWeights
-        v-if="phase === 'flowing' && !recording.hasScale.value && isWeighed"
-        v-model="draft"
-        :at-s="clock.pumpS.value"
-        :first-drop-s="numberTyped(draft.clock.firstDropText)"
-        :stop-at-g="run.help.isOn.value && recipe ? recipe.targets.yieldG - recording.leadG.value : null"
-      />
       <MarkRow
         v-if="isRunning && isLookedAt(draft.focus, 'stream')"
         v-model="draft.noted.marks"
         :at-s="clock.pumpS.value"
         :is-flowing="phase === 'flowing'"
       />
-      <ShotRails v-else-if="readings && recipe" class="rails" :readings="readings" :recipe="recipe.targets" />
+      <ShotRails
+        v-else-if="readings && recipe"
+        class="rails"
+        :readings="readings"
+        :recipe="recipe.targets"
+        :dose-by="doseMethodIn(draft, recipe)"
+      />
     </div>
     <section class="next" :aria-labelledby="'question'">
       <h2 id="question">{{ t(`question.${asks}`) }}</h2>

@@ -46,7 +46,9 @@ const doneHere = computed(() => here.value.filter((each) => markOf(seen.value, e
           <template v-else>{{ index + 1 }}</template>
         </span>
         <span class="name">{{ t(`step.${each}`) }}</span>
-        <span v-if="summaries[each]" class="summary figure">{{ summaries[each] }}</span>
+        <span v-if="summaries[each]" class="summary" :class="{ figure: /\d/.test(summaries[each] ?? '') }">{{
+          summaries[each]
+        }}</span>
       </button>
       <StepTicks
         v-if="each === step && !isRow && here.length > 0"
@@ -110,6 +112,7 @@ const doneHere = computed(() => here.value.filter((each) => markOf(seen.value, e
 }
 .summary {
   font-size: 0.8em;
+  white-space: nowrap;
 }
 @media (max-width: 1100px) {
   .beneath {

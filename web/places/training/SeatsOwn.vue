@@ -94,6 +94,7 @@ function toggle(recipeRevisionId: string, isIn: boolean): void {
   padding-top: 12px;
 }
 .also {
+  clear: both;
   display: flex;
   flex-wrap: wrap;
   gap: 4px 24px;

@@ -74,7 +74,7 @@ const wanted = computed(() => {
     :hint="wanted"
     :issue="issue"
   />
-  <ChoiceRow v-else v-model="draft.doseAt" :label="t('doseSeen.where')" :options="places" />
+  <ChoiceRow v-else v-model="draft.doseAt" is-label-hidden :label="t('doseSeen.where')" :options="places" />
   <p v-if="says" class="says" role="status">{{ says }}</p>
   <p v-if="grams" class="soft">{{ grams }}</p>
 </template>

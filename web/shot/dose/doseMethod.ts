@@ -15,6 +15,16 @@ export function isDoseWeighed({ dose }: Pick<ShotDraft, 'dose'>): boolean {
   return (dose.way === 'net' ? dose.netText : dose.grossText).trim() !== ''
 }
 
+/** Where a dose is not weighed nobody looks for a scale under the cup either: the line on the glass comes first. */
+export function isLineFirst(
+  draft: Pick<ShotDraft, 'noted' | 'cup'>,
+  recipe: Pick<RecipeRevision, 'method' | 'targets'> | null,
+): boolean {
+  const { way, netText, grossText } = draft.cup
+  const isWeighed = (way === 'net' ? netText : grossText).trim() !== ''
+  return recipe?.targets.school.volume === null && doseMethodIn(draft, recipe) !== 'scale' && !isWeighed
+}
+
 /** What is asked of a dose that is measured so. */
 export function doseAsks(
   draft: Pick<ShotDraft, 'dose' | 'noted'>,

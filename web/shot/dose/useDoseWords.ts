@@ -1,4 +1,12 @@
-import { type CountMethod, type DoseSeen, type DoseTrim, type Recipe, countWanted } from '@calm-apron/core'
+import {
+  type CountMethod,
+  type DoseMethod,
+  type DoseSeen,
+  type DoseTrim,
+  type Recipe,
+  countWanted,
+  isCountMethod,
+} from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
@@ -40,10 +48,10 @@ export function useDoseWords() {
   }
 
   /** What it should be. */
-  function seenTarget(seen: DoseSeen, recipe: Recipe): string {
-    if (seen.by === 'mark') return t(`doseSeen.is.${seen.mark}.at`)
-    const wanted = countWanted(seen.of, recipe)
-    return wanted === null ? '' : countWords(seen.of, wanted)
+  function seenTarget(method: Exclude<DoseMethod, 'scale'>, recipe: Recipe): string {
+    if (!isCountMethod(method)) return t(`doseSeen.is.${method}.at`)
+    const wanted = countWanted(method, recipe)
+    return wanted === null ? '' : countWords(method, wanted)
   }
 
   return { countWords, seenWords, seenApart, seenTarget, trimWords }

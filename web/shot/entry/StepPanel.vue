@@ -10,7 +10,7 @@ import PullPanel from './panels/PullPanel.vue'
 import ReadyPanel from './panels/ReadyPanel.vue'
 import TampPanel from './panels/TampPanel.vue'
 import TastePanel from './panels/TastePanel.vue'
-import { doseMethodIn } from '../dose/doseMethod.ts'
+import { isLineFirst } from '../dose/doseMethod.ts'
 import type { ReadDraft } from '../draft/readDraft.ts'
 import type { ShotDraft } from '../draft/shotDraft.ts'
 import { unitAt, useIssueWords } from '../draft/useIssueWords.ts'
@@ -69,13 +69,20 @@ function issueAt(field: string): string | undefined {
     :issues="issueAt"
     @locked-in="emit('lockedIn')"
   />
-  <PullPanel v-else-if="step === 'pull'" v-model="draft" :phase="phase" :recipe="targets" :issues="issueAt" />
+  <PullPanel
+    v-else-if="step === 'pull'"
+    v-model="draft"
+    :phase="phase"
+    :recipe="targets"
+    :is-line-first="isLineFirst(draft, recipe)"
+    :issues="issueAt"
+  />
   <CupPanel
     v-else-if="step === 'cup'"
     v-model="draft"
     :read="read.cup"
     :recipe="targets"
-    :method="doseMethodIn(draft, recipe)"
+    :is-line-first="isLineFirst(draft, recipe)"
     :vessels="vessels"
     :issues="issueAt"
   />

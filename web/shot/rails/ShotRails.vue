@@ -1,24 +1,33 @@
 <script setup lang="ts">
-import type { Readings, Recipe } from '@calm-apron/core'
+import type { DoseMethod, Readings, Recipe } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import TermNote from '../../kit/glossary/TermNote.vue'
 import { termsOf } from '../../kit/glossary/terms.ts'
 import { useRailWords } from './useRailWords.ts'
 import RailLine from './RailLine.vue'
-import { railsOf } from './railModel.ts'
+import { type RailModel, railsOf } from './railModel.ts'
 
-const props = defineProps<{ readings: Readings; recipe: Recipe }>()
+const props = defineProps<{
+  readings: Readings
+  recipe: Recipe
+  /** How the dose will be measured, while nothing is known of it. */
+  doseBy?: DoseMethod
+}>()
 const { t } = useI18n()
 const words = useRailWords()
+
+/** Where nobody weighs a dose, nobody has seen it yet. */
+const isUnseenDose = ({ kind }: RailModel) =>
+  kind === 'dose' && props.readings.of.facts.dose === null && (props.doseBy ?? 'scale') !== 'scale'
 
 const rows = computed(() =>
   railsOf(props.readings).map((rail) => ({
     rail,
     label: t(`rail.${rail.kind}`),
-    target: words.targetOf(rail.kind, props.recipe, props.readings),
+    target: words.targetOf(rail.kind, props.recipe, props.readings, props.doseBy),
     value: words.valueOf(rail.kind, props.readings),
-    deviation: words.deviationOf(rail.kind, props.readings),
+    deviation: isUnseenDose(rail) ? t('notJudged.not-seen') : words.deviationOf(rail.kind, props.readings),
     standing: rail.mark?.standing ?? null,
     isSaidTwice: words.deviationOf(rail.kind, props.readings) === t('rail.onTarget'),
   })),

@@ -1,9 +1,11 @@
 import {
   type DoseFact,
+  type DoseMethod,
   type ReadingKind,
   type Readings,
   type Recipe,
   type TimeReading,
+  doseMethodOf,
   isDoseSeen,
 } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
@@ -19,19 +21,27 @@ export function useRailWords() {
   const format = useFormat()
   const doseWords = useDoseWords()
 
-  /** @param readings where a dose was seen, its target is told as it is measured */
-  function targetOf(kind: ReadingKind, recipe: Recipe, readings?: Readings): string {
+  /**
+   * @param readings where a dose or a cup was seen, its target is told as it is measured
+   * @param doseBy how the dose will be measured, while nothing is known of it
+   */
+  function targetOf(
+    kind: ReadingKind,
+    recipe: Recipe,
+    readings?: Readings,
+    doseBy: DoseMethod = 'scale',
+  ): string {
     switch (kind) {
       case 'dose':
         return (
-          seenDoseTarget(recipe, readings?.of.facts.dose ?? null) ??
+          seenDoseTarget(recipe, readings?.of.facts.dose ?? null, doseBy) ??
           t('rail.target', {
             target: format.mass(recipe.doseG),
             tolerance: format.massApart(recipe.doseToleranceG),
           })
         )
       case 'yield':
-        return yieldTarget(recipe)
+        return isCupSeen(readings) ? t('rail.seenTarget', { target: t('cupLine.at') }) : yieldTarget(recipe)
       case 'time':
         return t('rail.window', {
           min: recipe.timeMinS,
@@ -45,11 +55,14 @@ export function useRailWords() {
     }
   }
 
-  function seenDoseTarget(recipe: Recipe, dose: DoseFact | null): string | null {
-    if (!isDoseSeen(dose)) return null
-    const target = doseWords.seenTarget(dose, recipe)
+  function seenDoseTarget(recipe: Recipe, dose: DoseFact | null, doseBy: DoseMethod): string | null {
+    const method = dose === null ? doseBy : doseMethodOf({ dose })
+    if (method === null || method === 'scale' || (dose !== null && !isDoseSeen(dose))) return null
+    const target = doseWords.seenTarget(method, recipe)
     return target === '' ? '' : t('rail.seenTarget', { target })
   }
+  const isCupSeen = (readings: Readings | undefined) =>
+    readings?.yield.judged === true && readings.yield.seen !== null
 
   function tasteTarget({ taste = null, tasteTolerance: tolerance }: Recipe): string {
     return taste === null

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type DoseMethod, MARK_PLACES, type Recipe, type Vessel, roundG, toBase } from '@calm-apron/core'
+import { MARK_PLACES, type Recipe, type Vessel, roundG, toBase } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useFormat } from '../../../kit/units/useFormat.ts'
@@ -15,8 +15,8 @@ import WeighFields from '../WeighFields.vue'
 const props = defineProps<{
   read: ReadWeighing
   recipe: Recipe | null
-  /** How the dose was measured. */
-  method: DoseMethod
+  /** Whether nobody looks for a scale under the cup. */
+  isLineFirst: boolean
   vessels: readonly Vessel[]
   issues: FactIssues
 }>()
@@ -48,10 +48,6 @@ const lines = computed(() => [
   ...MARK_PLACES.map((value) => ({ value, label: t(`fact.cupLine.is.${value}`) })),
   { value: null, label: t('cupSays.notSeen') },
 ])
-/** Where the dose is not weighed nobody looks for a scale under the cup first. */
-const isLineFirst = computed(
-  () => volume.value === null && props.method !== 'scale' && props.read.netG === null,
-)
 const programme = usePouredProgramme(
   () => draft.value,
   () => ({ cupG: props.read.netG, recipe: props.recipe }),
@@ -77,7 +73,13 @@ const apart = computed(() => {
     />
     <p v-if="saysMl" class="says" role="status">{{ saysMl }}</p>
   </template>
-  <ChoiceRow v-if="isLineFirst" v-model="draft.noted.cupLine" :label="t('cupSays.line')" :options="lines" />
+  <ChoiceRow
+    v-if="isLineFirst"
+    v-model="draft.noted.cupLine"
+    is-label-hidden
+    :label="t('cupSays.line')"
+    :options="lines"
+  />
   <component :is="volume || isLineFirst ? 'details' : 'div'">
     <summary v-if="volume || isLineFirst">{{ t('cupSays.weighToo') }}</summary>
     <WeighFields v-model="draft.cup" :read="read" :unit="draft.units.mass" :vessels="cups" />

@@ -17,6 +17,8 @@ import type { ClockPhase } from '../../run/useClockReading.ts'
 const props = defineProps<{
   phase: ClockPhase
   recipe: Recipe | null
+  /** Whether nobody looks for a scale under the cup. */
+  isLineFirst: boolean
   issues: FactIssues
 }>()
 const draft = defineModel<ShotDraft>({ required: true })
@@ -41,6 +43,7 @@ const cueKey = computed(() => {
   if (props.phase !== 'flowing') return `pull.${props.phase}` as const
   if (stopsItself.value) return usual.value === null ? 'pull.stopsItself' : 'pull.stopsUsual'
   if (props.recipe?.school?.volume) return 'pull.flowingVolume'
+  if (props.isLineFirst) return 'pull.flowingLine'
   // The number at which to stop is help; without it one knows the target, and that it drips.
   return draft.value.noted.isHelped === false ? 'pull.flowing' : 'pull.flowingTo'
 })
