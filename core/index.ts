@@ -41,6 +41,7 @@ export {
   bagToOpen,
   costPerShot,
   gramsLeft,
+  openTooLong,
   orderAdvice,
   pricePerKg,
   shotsLeft,

@@ -156,3 +156,24 @@ test('a scale that says nothing, while it runs: what it shows is typed, and told
   await page.getByText('What was recorded').click()
   await expect(page.getByText('Weights read while it ran')).toBeVisible()
 })
+
+test('with nothing but a stopwatch from the first drop, the clock begins there, and says what it took for granted', async ({
+  page,
+}) => {
+  const bar = new Bar(page)
+  await bar.begin('Teo Varga-Lind', 'Harbour double')
+  await bar.goTo('Tamp')
+  await page.getByRole('button', { name: 'Locked in, cup under' }).click()
+  await expect(page.getByText(/^\d+ s since locking in; start within 10 s\.$/)).toBeVisible()
+  await page.getByRole('button', { name: 'It is filling: wait' }).click()
+  await expect(page.getByText('It fills itself: wait until it is done, then start.')).toBeVisible()
+  await page.getByRole('button', { name: 'It drips: start here' }).click()
+  await untilClock(page, 0.5, 'drop')
+  await expect(page.locator('[data-clock="pump"]')).not.toHaveText(/^0\./)
+  await expect(page.getByText(/estimated/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Pump off' }).click()
+  await bar.save()
+  await expect(bar.rail('Time')).toContainText('fast')
+  await page.getByText('What was recorded').click()
+  await expect(page.getByText('Waited while the machine filled itself')).toBeVisible()
+})

@@ -1,8 +1,20 @@
-import { type Freshness, type FreshnessWindow, type Frozen, bagLife, coffeeAge } from './age.ts'
+import { type Freshness, type FreshnessWindow, type Frozen, bagLife, coffeeAge, daysBetween } from './age.ts'
 
 /** Where a bag is kept; frozen airtight it does not age. */
 export const KEPT_IN = ['hopper', 'sealed', 'freezer'] as const
 export type KeptIn = (typeof KEPT_IN)[number]
+
+/** Days for which an open bag keeps well: beans in a hopper lie in the air. Working values; in a freezer it waits. */
+const OPEN_DAYS: Record<KeptIn, number> = { hopper: 7, sealed: 14, freezer: Infinity }
+
+/** For how many days a bag has been open, where that is longer than it keeps well; null where it is not. */
+export function openTooLong(
+  { openedOn, keptIn }: Pick<BagState, 'openedOn' | 'keptIn'>,
+  onDate: string,
+): number | null {
+  const days = openedOn === null ? 0 : daysBetween(openedOn, onDate)
+  return days > OPEN_DAYS[keptIn] ? days : null
+}
 
 /** One bag as it stands; dates are calendar dates. `roastedOn` null: only a best-before is known, or nothing. */
 export interface BagState {

@@ -16,12 +16,14 @@ const props = defineProps<{
   isEstimated: boolean
   canUndo: boolean
   canRelease: boolean
+  /** The first drop is what its clock begins with: whoever has only that starts there. */
+  canStartAtDrop: boolean
   /** null where no scale stands under the cup. */
   weightG: number | null
   flowGPerS: number | null
   isStopCued: boolean
 }>()
-const emit = defineEmits<{ next: []; stop: []; release: []; undo: [] }>()
+const emit = defineEmits<{ next: []; stop: []; release: []; undo: []; dropped: [] }>()
 const { t } = useI18n()
 const format = useFormat()
 const preferences = usePreferences()
@@ -74,6 +76,9 @@ const nextLabel = computed(
       >
         {{ isStopCued ? t('bar.stopNow') : nextLabel }} <kbd>{{ t('bar.space') }}</kbd>
       </PressButton>
+      <PressButton v-if="canStartAtDrop && phase === 'before'" class="aside" @click="emit('dropped')">{{
+        t('bar.dropped')
+      }}</PressButton>
       <PressButton v-if="canRelease" class="aside" @click="emit('release')">{{
         t('bar.release')
       }}</PressButton>

@@ -4,7 +4,7 @@ import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, onMounted } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ShotRails from '../../shot/rails/ShotRails.vue'
-import { doseAsks, doseMethodIn, isLineFirst } from '../../shot/dose/doseMethod.ts'
+import { doseMethodIn } from '../../shot/dose/doseMethod.ts'
 import CautionNote from '../../shot/cautions/CautionNote.vue'
 import BarTop from './BarTop.vue'
 import ClockFace from './ClockFace.vue'
@@ -17,8 +17,10 @@ import StepList from './StepList.vue'
 import PurposeChoice from '../../shot/entry/PurposeChoice.vue'
 import SeenWeights from '../../shot/entry/SeenWeights.vue'
 import StepPanel from '../../shot/entry/StepPanel.vue'
+import StepTimer from '../../shot/routine/StepTimer.vue'
 import { useAwakeScreen } from './useAwakeScreen.ts'
 import { useBarKeys } from './useBarKeys.ts'
+import { useDeskAsks } from './useDeskAsks.ts'
 import { useGhost } from './useGhost.ts'
 import { unitAt, useIssueWords } from '../../shot/draft/useIssueWords.ts'
 import { useSaveShot } from './useSaveShot.ts'
@@ -37,7 +39,10 @@ const issueWords = useIssueWords()
 const { draft, read, recipe, grinder, vessels, basket, readings, clock, series, recording, device } =
   props.run
 const { phase, isRunning } = clock
-const { steps, done, summaries, nextStep, routineSteps, waitsFor, isWaiting, mark } = useStepsDone(props.run)
+const { steps, done, summaries, nextStep, routineSteps, waitsFor, isWaiting, mark, lockStep } = useStepsDone(
+  props.run,
+)
+const { asks, isWeighed, canStartAtDrop, startAtDrop } = useDeskAsks(props.run)
 const bench = useStepBench(props.run)
 const stepWords = useStepWords()
 const { save, isSaving, firstIssue } = useSaveShot(props.run)
@@ -86,21 +91,6 @@ useBarKeys({
     if (step && !isWaiting(step)) draft.step = step
   },
 })
-/** Where a cup is weighed, and somebody stops the pump, what the scale shows is worth typing. */
-const isWeighed = computed(
-  () =>
-    recipe.value !== null &&
-    recipe.value.targets.school.volume === null &&
-    !isLineFirst(draft, recipe.value) &&
-    props.run.machine.value?.stopBy === 'hand' &&
-    isLookedAt(draft.focus, 'yield'),
-)
-/** A house that goes by volume reads its cup before anybody weighs it. */
-const asks = computed(() => {
-  if (draft.step === 'cup' && recipe.value?.targets.school.volume) return 'volume'
-  if (draft.step === 'cup' && isLineFirst(draft, recipe.value)) return 'cup-line'
-  return draft.step === 'dose' ? doseAsks(draft, recipe.value) : draft.step
-})
 </script>
 
 <template>
@@ -132,6 +122,7 @@ const asks = computed(() => {
         :is-estimated="draft.clock.estimated"
         :can-undo="canUndo"
         :can-release="canRelease"
+        :can-start-at-drop="canStartAtDrop"
         :weight-g="
           recording.hasScale.value || series.weights.value.length > 0 ? recording.weightG.value : null
         "
@@ -141,6 +132,13 @@ const asks = computed(() => {
         @stop="clock.stop"
         @release="clock.release"
         @undo="clock.undo"
+        @dropped="startAtDrop"
+      />
+      <StepTimer
+        v-if="draft.step === 'pull' && bench.lockedInAtMs !== null"
+        :step="lockStep"
+        :bench="bench"
+        @waited="draft.noted.waitedToFill = true"
       />
       <SeenWeights
         v-if="phase === 'flowing' && !recording.hasScale.value && isWeighed"

@@ -7,6 +7,7 @@ import {
   firstOpen,
   isDoseSeen,
   isStepAsked,
+  shippedStep,
   stagesOf,
   withMarked,
 } from '@calm-apron/core'
@@ -74,8 +75,12 @@ export function useStepsDone({ draft, read, routine }: ShotRun) {
     const held = waitsFor.value === null ? undefined : stageOf(waitsFor.value)
     return held !== undefined && steps.value.indexOf(stage) > steps.value.indexOf(held)
   }
+  /** By which the wait since locking in is timed, while nobody has started the pump. */
+  const lockStep = computed<RoutineStep>(
+    () => routine.value?.steps.find(({ timer }) => timer === 'lock-to-start') ?? shippedStep('lock-in'),
+  )
   const mark = (step: RoutineStep, as: StepMark) =>
     Object.assign(draft.noted, withMarked(seen.value, step, as))
 
-  return { steps, done, summaries, nextStep, routineSteps, waitsFor, isWaiting, mark }
+  return { steps, done, summaries, nextStep, routineSteps, waitsFor, isWaiting, mark, lockStep }
 }

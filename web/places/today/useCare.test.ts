@@ -34,6 +34,7 @@ test('a house in order needs nothing', async () => {
 test.each([
   ['too fresh', { roastedOn: daysAgo(2), openedOn: daysAgo(1) }, /until/],
   ['past its time', { roastedOn: daysAgo(60), openedOn: daysAgo(5) }, /past/i],
+  ['open for long in a hopper', { roastedOn: daysAgo(12), openedOn: daysAgo(8) }, /open for 8 days/],
   ['nearly empty', { ...rested, leftG: 60 }, /60\.0 g/],
 ])('an open bag that is %s is named', async (_what, bag, words) => {
   const says = await caresIn({ coffees: [coffeeOf({ bags: [bagOf(bag)] })] })
@@ -46,6 +47,7 @@ test.each([
   ['a sealed bag that rests', { roastedOn: daysAgo(2), openedOn: null }],
   ['a frozen one', { roastedOn: daysAgo(60), openedOn: daysAgo(50), frozenOn: daysAgo(50) }],
   ['a full one', rested],
+  ['one that was sealed again', { roastedOn: daysAgo(14), openedOn: daysAgo(8), keptIn: 'sealed' as const }],
 ])('%s is in nobody’s way', async (_what, bag) => {
   expect(await caresIn({ coffees: [coffeeOf({ bags: [bagOf(bag)] })] })).toEqual([])
 })

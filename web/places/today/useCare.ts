@@ -1,5 +1,5 @@
 import type { TodayBag, TodayCoffee } from '@calm-apron/contract'
-import { dateInZone, filterDaysLeft, orderAdvice, shotsLeft, warmUpLeft } from '@calm-apron/core'
+import { dateInZone, filterDaysLeft, openTooLong, orderAdvice, shotsLeft, warmUpLeft } from '@calm-apron/core'
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -44,6 +44,14 @@ export function useCare() {
           bag: bag.name,
           standing: bagWords.standing(bag, coffee.freshness, onDate.value),
         }),
+        to,
+      })
+    const openDays = openTooLong(bag, onDate.value)
+    // What is past its time is named for that.
+    if (openDays !== null && !isOff && standing?.isFrozen !== true)
+      found.push({
+        key: `open ${bag.bagId}`,
+        says: t('bag.today.open', { coffee: coffee.name, bag: bag.name, days: openDays }),
         to,
       })
     const shots = shotsLeft(bag.leftG, doseG.value)

@@ -238,6 +238,7 @@ export const appWords = {
       low: '{coffee}, {bag}: {left} left, about one shot. | {coffee}, {bag}: {left} left, about one shot. | {coffee}, {bag}: {left} left, about {count} shots.',
       order: '{coffee}: order now, it lasts about {days} days and a new bag needs {lead}.',
       standing: '{coffee}, {bag}: {standing}.',
+      open: '{coffee}, {bag}: open for {days} days. Sealed and dark it keeps longer.',
     },
   },
   water: {

@@ -110,6 +110,7 @@ export const startWords = {
     helpOff: 'Help off',
     audible: 'Sound on',
     muted: 'Sound off',
+    dropped: 'It drips: start here',
     oftenWrong: 'Often wrong: {mistake}',
     stepIs: '{step}: {mark}. Tap for the next mark.',
     allWatched: 'Watched: all done',
