@@ -113,6 +113,7 @@ test.each(HOUSES.map((house) => [house.name, house] as const))(
       },
     })
     const { next, ...told } = house.says
+    // What is told is told of readings, under their names.
     const said = Object.fromEntries(
       Object.keys(told).map((kind) => [kind, rails.deviationOf(kind as ReadingKind, readings)]),
     )

@@ -49,10 +49,6 @@ function say(personId: string, part: 'recipeRevisionId' | 'grinderId' | 'routine
   const { [part]: _before, ...rest } = chosen.own[personId] ?? {}
   chosen.own[personId] = said === AS_ALL ? rest : { ...rest, [part]: said }
 }
-function toggle(recipeRevisionId: string, isIn: boolean): void {
-  const rest = chosen.alsoRecipeRevisionIds.filter((each) => each !== recipeRevisionId)
-  chosen.alsoRecipeRevisionIds = isIn ? [...rest, recipeRevisionId] : rest
-}
 </script>
 
 <template>
@@ -63,11 +59,7 @@ function toggle(recipeRevisionId: string, isIn: boolean): void {
         <legend>{{ t('seats.also') }}</legend>
         <div class="also">
           <label v-for="each in others" :key="each.value">
-            <input
-              type="checkbox"
-              :checked="chosen.alsoRecipeRevisionIds.includes(each.value)"
-              @change="toggle(each.value, ($event.target as HTMLInputElement).checked)"
-            />
+            <input v-model="chosen.alsoRecipeRevisionIds" type="checkbox" :value="each.value" />
             {{ each.label }}
           </label>
         </div>

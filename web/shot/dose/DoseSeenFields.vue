@@ -54,7 +54,7 @@ const says = computed(() => {
 })
 const grams = computed(() => {
   const { seen, recipe } = props
-  const about = recipe === null ? null : doseEstimate({ dose: seen }, recipe)
+  const about = recipe === null || !isHelped.value ? null : doseEstimate({ dose: seen }, recipe)
   if (about === null) return ''
   return t('doseSeen.grams', { amount: format.mass(about.g), spread: format.massApart(about.sdG) })
 })
