@@ -27,7 +27,7 @@ export function useDeskAsks({ draft, recipe, machine, clock }: ShotRun) {
   /** Timed from the first drop alone: the pump’s seconds before it are the usual ones, and marked as estimated. */
   function startAtDrop(): void {
     const { firstDropMinS = 5, firstDropMaxS = 10 } = recipe.value?.targets ?? {}
-    clock.startAtDrop(monotonicNowMs(), (firstDropMinS + firstDropMaxS) / 2)
+    clock.startAtDrop(monotonicNowMs(), (firstDropMinS + firstDropMaxS) / 2, true)
   }
 
   return { asks, isWeighed, canStartAtDrop, startAtDrop }

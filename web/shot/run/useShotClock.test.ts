@@ -109,3 +109,15 @@ test('a clock that was stopped before a reload is as exact as it was', () => {
   expect(entry.estimated).toBe(false)
   end()
 })
+
+test.each([
+  ['a touch began at the first drop is stopped by the next one', true, 'stopped'],
+  ['began where the cup was seen to fill is confirmed first', false, 'flowing'],
+] as const)('a clock that %s', (_says, isByHand, phase) => {
+  const { entry, clock, end } = clockOn()
+  clock.startAtDrop(START_MS, 7.5, isByHand)
+  jest.advanceTimersByTime(1000)
+  clock.markNext()
+  expect([entry.firstDropText, entry.estimated, clock.phase.value]).toEqual(['7.5', true, phase])
+  end()
+})

@@ -59,13 +59,14 @@ function seenByItself(entry: ClockEntry, { phase, elapsedS, goOn }: Reading) {
   /**
    * Nobody started it, and the cup fills: the drop clock is exact, and the pump's seconds are taken to be the usual
    * ones before a first drop, and marked as estimated.
+   * @param isByHand a touch said so: then the next one confirms nothing
    */
-  function startAtDrop(dropAtMs: number, usualFirstDropS: number): void {
+  function startAtDrop(dropAtMs: number, usualFirstDropS: number, isByHand = false): void {
     if (phase.value !== 'before') return
     entry.startedAtMs = dropAtMs - (usualFirstDropS * 1000) / entry.pace
     entry.firstDropText = usualFirstDropS.toFixed(1)
     entry.estimated = true
-    atS = usualFirstDropS
+    atS = isByHand ? null : usualFirstDropS
     goOn()
   }
 
