@@ -1,5 +1,6 @@
 import { effectScope, reactive } from 'vue'
 import type { ClockEntry } from '../draft/shotDraft.ts'
+import { monotonicNowMs } from '../../data/devices/steadyClock.ts'
 import { useShotClock } from './useShotClock.ts'
 
 const START_MS = 1_000_000
@@ -115,7 +116,7 @@ test.each([
   ['began where the cup was seen to fill is confirmed first', false, 'flowing'],
 ] as const)('a clock that %s', (_says, isByHand, phase) => {
   const { entry, clock, end } = clockOn()
-  clock.startAtDrop(START_MS, 7.5, isByHand)
+  clock.startAtDrop(monotonicNowMs(), 7.5, isByHand)
   jest.advanceTimersByTime(1000)
   clock.markNext()
   expect([entry.firstDropText, entry.estimated, clock.phase.value]).toEqual(['7.5', true, phase])
