@@ -149,7 +149,10 @@ export async function freshDevice(says: Record<string, () => Said | Promise<Said
   })
   const database = await deviceDatabase()
   for (const store of database.objectStoreNames) await database.clear(store)
-  freshPage()
+  const fresh = freshPage()
+  // What an earlier page was in the midst of may have taken its own stores for the ones that stand.
+  await new Promise((resolve) => later(resolve, 1))
+  setActivePinia(fresh)
   return { asked, database, says }
 }
 
