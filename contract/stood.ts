@@ -1,4 +1,4 @@
-import { type AsItStood, type Focus, dateInZone } from '@calm-apron/core'
+import { type AsItStood, type Focus, type MachineKnown, dateInZone } from '@calm-apron/core'
 import { frozenOf } from './prepared/kinds/bag.ts'
 import type { PreparedContent, PreparedKind } from './prepared/kinds/kinds.ts'
 import type { ShotInput } from './shot.ts'
@@ -56,6 +56,15 @@ export function behindNamed(
   return { coffeeId: things.get(bagId ?? '')?.parentId ?? null, basketId: basketInGroup(machine, groupNo) }
 }
 
+/** What of a machine changes what may be said of a shot. */
+export function machineKnown({
+  kind,
+  hasReleaseValve,
+  stopBy,
+}: Pick<PreparedContent<'machine'>, 'kind' | 'hasReleaseValve' | 'stopBy'>): MachineKnown {
+  return { isLever: kind === 'lever', hasReleaseValve, stopsItself: stopBy !== 'hand' }
+}
+
 /** The basket in a group of a machine; null where either is not known. */
 export function basketInGroup(
   machine: Pick<PreparedContent<'machine'>, 'groups'> | null,
@@ -102,9 +111,7 @@ export function standsNow(
       machine === null
         ? null
         : {
-            isLever: machine.kind === 'lever',
-            hasReleaseValve: machine.hasReleaseValve,
-            stopsItself: machine.stopBy !== 'hand',
+            ...machineKnown(machine),
             switchedOnAt: machine.switchedOnAt,
             warmUpMinutes: machine.warmUpMinutes,
             setC: machine.setC,

@@ -151,7 +151,8 @@ export { CHANGES, NO_CONTEXT, TONGUES, USUAL_FRESHNESS } from './reading/context
 export { COUNT_METHODS, DOSE_METHODS, DOSE_SPREAD_G, isCountMethod } from './shot/doseMethod.ts'
 export { MARK_PLACES } from './shot/markPlaces.ts'
 export { coloursSay, colourShares } from './shot/colours.ts'
-export { USUAL_EXTRACTION, extractionPercent, firstDropSays } from './shot/extraction.ts'
+export { USUAL_EXTRACTION, extractionPercent } from './shot/extraction.ts'
+export { firstDropSays, usualFirstDropS } from './shot/firstDrop.ts'
 export { projectedFrom } from './shot/weightsSeen.ts'
 export type { WeightSeen } from './shot/weightsSeen.ts'
 export { programmeOff, usualYield } from './shot/usualYield.ts'
@@ -166,7 +167,7 @@ export {
   seenTrim,
   weighedDoseG,
 } from './shot/doseSeen.ts'
-export type { DoseEstimate, DoseFact, DoseSeen, DoseTrim } from './shot/doseSeen.ts'
+export type { DoseEstimate, DoseFact, DoseSeen, SeenTrim } from './shot/doseSeen.ts'
 export type { Change, GrindMoved, MachineKnown, ShotContext, Tongue } from './reading/context.ts'
 export type { CountMethod, DoseMethod, MarkMethod } from './shot/doseMethod.ts'
 export { SIGNS } from './shot/signs.ts'
@@ -194,13 +195,11 @@ export type {
 export {
   STEP_MARKS,
   allWatched,
-  markOfStep,
   nextMark,
   firstOpen,
   markOf,
   noStepsSeen,
   withMarked,
-  withStepMarked,
 } from './routine/stepMarks.ts'
 export type { AllStepsSeen, MarkedStep, OwnStepSeen, StepMark, StepsSeen } from './routine/stepMarks.ts'
 export { stagesOf } from './routine/stages.ts'

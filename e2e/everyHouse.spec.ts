@@ -1,5 +1,29 @@
+import type { Page } from '@playwright/test'
 import { Bar, untilClock } from './bar.ts'
 import { expect, expectAccessible, test } from './fixtures.ts'
+
+/** A room whose scale says nothing to anybody. */
+async function chooseLoft(page: Page): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('group', { name: 'Which room?' }).getByRole('radio', { name: 'Sail loft' }).check()
+  await page
+    .getByRole('group', { name: 'At which group?' })
+    .getByRole('radio', { name: 'Little one, Group' })
+    .check()
+}
+
+/** From the start's page until it flows. */
+async function flowing(bar: Bar): Promise<void> {
+  const { page } = bar
+  await page.getByRole('radio', { name: 'Teo Varga-Lind' }).check()
+  await page.getByRole('radio', { name: 'House double' }).check()
+  await page.getByRole('button', { name: 'Teo Varga-Lind to the bar' }).click()
+  await bar.goTo('Pull')
+  await page.getByRole('button', { name: 'Pump on' }).click()
+  await untilClock(page, 0.5)
+  await page.getByRole('button', { name: 'First drop' }).click()
+  await untilClock(page, 0.5, 'drop')
+}
 
 test('what a shot by itself is pulled with is asked once, remembered, and kept; a setting is typed as its grinder prints it', async ({
   page,
@@ -35,29 +59,8 @@ test('a scale that says nothing: the number to stop at is told, what it showed i
   page,
 }) => {
   const bar = new Bar(page)
-  const loft = async () => {
-    await page.goto('/')
-    await expect(page.getByText(/^With: /)).toBeVisible()
-    const room = page.getByRole('group', { name: 'Which room?' })
-    if (!(await room.isVisible())) return
-    await room.getByRole('radio', { name: 'Sail loft' }).check()
-    await page
-      .getByRole('group', { name: 'At which group?' })
-      .getByRole('radio', { name: 'Little one, Group' })
-      .check()
-  }
-  const pull = async () => {
-    await page.getByRole('radio', { name: 'Teo Varga-Lind' }).check()
-    await page.getByRole('radio', { name: 'House double' }).check()
-    await page.getByRole('button', { name: 'Teo Varga-Lind to the bar' }).click()
-    await bar.goTo('Pull')
-    for (const mark of ['Pump on', 'First drop']) {
-      await page.getByRole('button', { name: mark }).click()
-      await untilClock(page, 0.5, mark === 'Pump on' ? 'pump' : 'drop')
-    }
-  }
-  await loft()
-  await pull()
+  await chooseLoft(page)
+  await flowing(bar)
   await expect(page.getByText('Stop at 37.5 g on the scale: about 1.5 g still drips.')).toBeVisible()
   await page.getByRole('button', { name: 'Pump off' }).click()
   await page.getByLabel('In the cup at the stop').fill('35,5')
@@ -69,8 +72,9 @@ test('a scale that says nothing: the number to stop at is told, what it showed i
   await bar.save()
   await page.getByText('What was recorded').click()
   await expect(page.getByText('In the cup at the stop', { exact: true })).toBeVisible()
-  await loft()
-  await pull()
+  await page.goto('/')
+  await expect(page.getByText(/^With: /)).toBeVisible()
+  await flowing(bar)
   await expect(page.getByText(/^Stop at 36\.[78] g on the scale/)).toBeVisible()
 })
 
@@ -132,20 +136,8 @@ test('a scale that says nothing, while it runs: what it shows is typed, and told
   page,
 }) => {
   const bar = new Bar(page)
-  await page.goto('/')
-  await page.getByRole('group', { name: 'Which room?' }).getByRole('radio', { name: 'Sail loft' }).check()
-  await page
-    .getByRole('group', { name: 'At which group?' })
-    .getByRole('radio', { name: 'Little one, Group' })
-    .check()
-  await page.getByRole('radio', { name: 'Teo Varga-Lind' }).check()
-  await page.getByRole('radio', { name: 'House double' }).check()
-  await page.getByRole('button', { name: 'Teo Varga-Lind to the bar' }).click()
-  await bar.goTo('Pull')
-  for (const mark of ['Pump on', 'First drop']) {
-    await page.getByRole('button', { name: mark }).click()
-    await untilClock(page, 0.5, mark === 'Pump on' ? 'pump' : 'drop')
-  }
+  await chooseLoft(page)
+  await flowing(bar)
   await page.getByLabel('On the scale now').fill('3,5')
   await page.getByRole('button', { name: 'Note it' }).click()
   await expect(

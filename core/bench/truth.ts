@@ -1,5 +1,6 @@
 import type { Fault } from '../diagnosis/causes.ts'
 import type { Recipe } from '../recipe/recipe.ts'
+import { usualFirstDropS } from '../shot/firstDrop.ts'
 import { simulateFlow, simulateShot } from './simulateShot.ts'
 import type { Bench, ShotDone, SimulatedShot } from './types.ts'
 
@@ -33,7 +34,7 @@ export interface Truth {
 /** Pump seconds at which this recipe's window has its middle, for a usual first drop. */
 export function pumpTargetS(recipe: Recipe): number {
   const middleS = (recipe.timeMinS + recipe.timeMaxS) / 2
-  return recipe.clock === 'pump' ? middleS : middleS + (recipe.firstDropMinS + recipe.firstDropMaxS) / 2
+  return recipe.clock === 'pump' ? middleS : middleS + usualFirstDropS(recipe)
 }
 
 const SEARCH_HALVINGS = 14

@@ -3,6 +3,7 @@ import { isBedEven, isGroupHot } from '../reading/gate.ts'
 import type { Readings } from '../reading/types.ts'
 import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
 import { type ShotClock, TASTE_AXES } from '../shot/facts.ts'
+import { usualFirstDropS } from '../shot/firstDrop.ts'
 import { SIGNS } from '../shot/signs.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { yieldSeen } from '../shot/yieldShare.ts'
@@ -76,8 +77,9 @@ function yieldItems({ of: { facts, recipe } }: Readings): Evidence[] {
 function firstDropItems({ of: { facts, recipe } }: Readings): Evidence[] {
   const firstDropS = facts.clock?.firstDropS ?? null
   if (firstDropS === null || firstDropS <= 0) return []
-  const usualS = (recipe.firstDropMinS + recipe.firstDropMaxS) / 2
-  return [measured('first-drop', Math.log(firstDropS / usualS), FIRST_DROP_SPREAD_S / firstDropS)]
+  return [
+    measured('first-drop', Math.log(firstDropS / usualFirstDropS(recipe)), FIRST_DROP_SPREAD_S / firstDropS),
+  ]
 }
 
 /** A recipe's own taste is what "usual" is for it; a sweet cup that is no more than bright says nothing by its acids. */
@@ -113,12 +115,9 @@ function knownOf(
 }
 
 /** Half the window as told from pump start, so that it is as wide on every clock. */
-function halfWindowLn(
-  time: Readings['timeAtTarget'],
-  clock: ShotClock | null,
-  { clock: which, timeMinS, timeMaxS, firstDropMinS, firstDropMaxS }: Recipe,
-): number {
-  const usualS = which === 'pump' ? 0 : (clock?.firstDropS ?? (firstDropMinS + firstDropMaxS) / 2)
+function halfWindowLn(time: Readings['timeAtTarget'], clock: ShotClock | null, recipe: Recipe): number {
+  const { clock: which, timeMinS, timeMaxS } = recipe
+  const usualS = which === 'pump' ? 0 : (clock?.firstDropS ?? usualFirstDropS(recipe))
   const startS = 'startS' in time ? time.startS : usualS
   return Math.log((timeMaxS + startS) / ((timeMinS + timeMaxS) / 2 + startS))
 }

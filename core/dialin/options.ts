@@ -1,5 +1,6 @@
 import { finerSign, roundSetting } from '../equipment/grinder.ts'
 import type { Recipe } from '../recipe/recipe.ts'
+import { usualFirstDropS } from '../shot/firstDrop.ts'
 import { normalCdf } from '../statistics/normal.ts'
 import { type Chances, chancesAt } from './grindChances.ts'
 import type { GrindModel } from './grindModel.ts'
@@ -128,9 +129,9 @@ export function shiftOf(
   model: GrindModel,
 ): number {
   if (doseByG === 0 && yieldByG === 0) return 0
-  const { doseG, yieldG, timeMinS, timeMaxS, clock, firstDropMinS, firstDropMaxS } = recipe
+  const { doseG, yieldG, timeMinS, timeMaxS, clock } = recipe
   const middleS = (timeMinS + timeMaxS) / 2
-  const dryS = clock === 'pump' ? Math.min(middleS, (firstDropMinS + firstDropMaxS) / 2) : 0
+  const dryS = clock === 'pump' ? Math.min(middleS, usualFirstDropS(recipe)) : 0
   return (
     model.dose.elasticity * Math.log1p(doseByG / doseG) + (1 - dryS / middleS) * Math.log1p(yieldByG / yieldG)
   )

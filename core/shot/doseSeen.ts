@@ -44,12 +44,13 @@ export interface DoseEstimate {
  * @param weighedBy how it was measured where the shot does not say
  */
 export function doseEstimate(
-  { dose, noted }: Pick<ShotFacts, 'dose' | 'noted'>,
+  facts: Pick<ShotFacts, 'dose' | 'noted'>,
   recipe: Pick<Recipe, 'doseG' | 'doseCount'>,
   weighedBy: DoseMethod = 'scale',
 ): DoseEstimate | null {
+  const { dose } = facts
   if (dose === null) return null
-  const sdG = DOSE_SPREAD_G[doseMethodOf({ dose, ...(noted && { noted }) }) ?? weighedBy]
+  const sdG = DOSE_SPREAD_G[doseMethodOf(facts) ?? weighedBy]
   if (dose.by === 'mark') {
     const off = { below: -1, at: 0, above: 1 }[dose.at]
     return { g: Math.max(0, recipe.doseG + off * SEEN_OFF_SPREADS * sdG), sdG }
@@ -76,17 +77,18 @@ export function countWanted(of: CountMethod, recipe: Pick<Recipe, 'doseG' | 'dos
   return eachG === null ? null : recipe.doseG / eachG
 }
 
-/** What to do to a dose, in the measure that it was taken with: grams, a mark to come to, or how many more or fewer. */
-export type DoseTrim =
-  | { by: 'mass'; g: number }
-  | { by: 'mark'; mark: MarkMethod; at: MarkPlace }
+/** What to do to a dose that was seen off: come up or down to its mark, or so many more or fewer. */
+export type SeenTrim =
+  | { by: 'mark'; mark: MarkMethod; at: Exclude<MarkPlace, 'at'> }
   | { by: 'count'; of: CountMethod; count: number }
+/** What to do to a dose, in the measure that it was taken with. */
+export type DoseTrim = { by: 'mass'; g: number } | SeenTrim
 
 /** A seen dose is only counted in halves: fewer say nothing. */
 const HALF = 0.5
 
 /** The trim of a dose that was seen; null where it is as it should be, or nobody knows how many that is. */
-export function seenTrim(dose: DoseSeen, recipe: Pick<Recipe, 'doseG' | 'doseCount'>): DoseTrim | null {
+export function seenTrim(dose: DoseSeen, recipe: Pick<Recipe, 'doseG' | 'doseCount'>): SeenTrim | null {
   if (dose.by === 'mark') return dose.at === 'at' ? null : { by: 'mark', mark: dose.mark, at: dose.at }
   const wanted = countWanted(dose.of, recipe)
   if (wanted === null) return null

@@ -17,12 +17,3 @@ export function extractionPercent({
 }): number {
   return (tdsPercent * cupG) / doseG
 }
-
-/** Where a first drop lies to what is usual for its recipe, in a word. */
-export function firstDropSays(
-  firstDropS: number,
-  { firstDropMinS, firstDropMaxS }: { firstDropMinS: number; firstDropMaxS: number },
-): 'early' | 'usual' | 'late' {
-  if (firstDropS < firstDropMinS) return 'early'
-  return firstDropS > firstDropMaxS ? 'late' : 'usual'
-}

@@ -1,7 +1,8 @@
 import { carefulShot } from '../testing/index.ts'
 import { isBedEven } from '../reading/gate.ts'
 import { coloursSay, colourShares } from './colours.ts'
-import { extractionPercent, firstDropSays } from './extraction.ts'
+import { extractionPercent } from './extraction.ts'
+import { firstDropSays } from './firstDrop.ts'
 import { noNotes } from './notes.ts'
 import { projectedFrom } from './weightsSeen.ts'
 

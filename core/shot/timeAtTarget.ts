@@ -3,6 +3,7 @@ import { THRESHOLDS } from '../thresholds.ts'
 import type { ShotClock, ShotFacts } from './facts.ts'
 import { netG } from './weighing.ts'
 import { crossingS } from './crossing.ts'
+import { usualFirstDropS } from './firstDrop.ts'
 import { type YieldBy, type YieldShare, yieldShare } from './yieldShare.ts'
 
 /** Why no honest time can be given. */
@@ -126,10 +127,6 @@ function cupNotWeighed({ fromS, toS, startS }: Range, clock: ShotClock, recipe: 
     startS,
     why: 'cup-not-weighed',
   }
-}
-
-function usualFirstDropS({ firstDropMinS, firstDropMaxS }: Recipe): number {
-  return (firstDropMinS + firstDropMaxS) / 2
 }
 
 /** Where a scale stood under the cup, the moment at which stopping would have ended at the target. */

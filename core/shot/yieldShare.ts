@@ -21,7 +21,7 @@ const LINE_SHARE = 0.08
  * as its programme usually gives; null where nothing of that is known.
  */
 export function yieldShare(facts: ShotFacts, recipe: Recipe): YieldShare | null {
-  return weighed(facts, recipe) ?? byVolume(facts, recipe) ?? byLine(facts) ?? asUsual(facts, recipe)
+  return yieldSeen(facts, recipe) ?? asUsual(facts, recipe)
 }
 
 /** What was seen of this very cup; what others usually were says nothing of how it was stopped. */

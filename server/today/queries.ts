@@ -61,6 +61,13 @@ export async function awaitingSince(
   return rows.map((row) => ({ ...row, pulledAt: row.pulledAt.toISOString() }))
 }
 
+/** Shots for real at a machine `m`, each with its facts as they were corrected last. */
+const SHOTS_AT_MACHINE = sql`from shot s
+      join lateral (select * from shot_revision r where r.academy_id = s.academy_id and r.shot_id = s.shot_id
+        order by r.revision_no desc limit 1) facts on true
+      where s.academy_id = m.academy_id and s.machine_id = m.prepared_id and not s.is_simulated`
+const CUP_G = sql`coalesce(facts.cup_net_g, facts.cup_gross_g - facts.cup_tare_g)`
+
 /** So many of a machine's last stops tell how much still drips after one. */
 const LEAD_SHOTS = 10
 
@@ -81,13 +88,8 @@ export async function lastYields(transaction: AcademyTransaction): Promise<Today
     join prepared_revision its on its.academy_id = m.academy_id and its.prepared_id = m.prepared_id
       and its.revision_no = m.revision_no and its.content ->> 'stopBy' <> 'hand'
     cross join lateral (
-      select s.pulled_at, s.group_no, s.recipe_revision_id,
-        coalesce(facts.cup_net_g, facts.cup_gross_g - facts.cup_tare_g) as cup_g
-      from shot s
-      join lateral (select cup_net_g, cup_gross_g, cup_tare_g, abandoned from shot_revision r
-        where r.academy_id = s.academy_id and r.shot_id = s.shot_id
-        order by r.revision_no desc limit 1) facts on true
-      where s.academy_id = m.academy_id and s.machine_id = m.prepared_id and not s.is_simulated
+      select s.pulled_at, s.group_no, s.recipe_revision_id, ${CUP_G} as cup_g
+      ${SHOTS_AT_MACHINE}
         and facts.abandoned is null
       order by s.pulled_at desc limit ${YIELD_SHOTS}) last
     join prepared_revision recipe on recipe.academy_id = m.academy_id
@@ -108,12 +110,8 @@ export async function lastLeads(transaction: AcademyTransaction): Promise<Today[
     select m.prepared_id as machine_id, array_agg(last.lead order by last.pulled_at)::float8[] as leads
     from prepared m
     cross join lateral (
-      select s.pulled_at, coalesce(facts.cup_net_g, facts.cup_gross_g - facts.cup_tare_g)
-        - (facts.noted ->> 'weightAtStopG')::numeric as lead
-      from shot s
-      join lateral (select * from shot_revision r where r.academy_id = s.academy_id and r.shot_id = s.shot_id
-        order by r.revision_no desc limit 1) facts on true
-      where s.academy_id = m.academy_id and s.machine_id = m.prepared_id and not s.is_simulated
+      select s.pulled_at, ${CUP_G} - (facts.noted ->> 'weightAtStopG')::numeric as lead
+      ${SHOTS_AT_MACHINE}
       order by s.pulled_at desc limit ${LEAD_SHOTS}) last
     where m.kind = 'machine' and m.archived_at is null and last.lead >= 0
     group by m.prepared_id`)

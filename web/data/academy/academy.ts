@@ -1,4 +1,10 @@
-import { type Today, type TodayBasket, basketInGroup as findBasketInGroup } from '@calm-apron/contract'
+import {
+  type Today,
+  type TodayBasket,
+  type TodayMachine,
+  basketInGroup as findBasketInGroup,
+  machineKnown as knownOf,
+} from '@calm-apron/contract'
 import { type MachineKnown, type UsualYield, usualYield } from '@calm-apron/core'
 import { defineStore } from 'pinia'
 import { computed, watch } from 'vue'
@@ -9,6 +15,13 @@ import { i18n } from '../../words/index.ts'
 import { useDoor } from '../door/door.ts'
 
 export type AcademyState = 'loading' | 'here' | 'remembered' | 'unreachable'
+
+/** A group of a machine, as far as either was named. */
+interface Group {
+  machineId: string | null
+  groupNo: number | null
+}
+type Button = TodayMachine['groups'][number]['buttons'][number]
 
 /** The academy as the server last told it to whoever is here; kept on the device for when the server can't be reached. */
 export const useAcademy = defineStore('academy', () => {
@@ -57,15 +70,11 @@ export const useAcademy = defineStore('academy', () => {
   /** What of a machine changes what may be said of a shot, and how its portafilter is loosened. */
   function machineKnown(machineId: string | null): MachineKnown | null {
     const found = machine(machineId)
-    if (found === null) return null
-    const { kind, hasReleaseValve, stopBy } = found
-    return { isLever: kind === 'lever', hasReleaseValve, stopsItself: stopBy !== 'hand' }
+    return found && knownOf(found)
   }
 
   /** The basket in a group, as the room says; null where it says nothing. */
-  function basketInGroup(
-    group: { machineId: string | null; groupNo: number | null } | null,
-  ): TodayBasket | null {
+  function basketInGroup(group: Group | null): TodayBasket | null {
     if (group === null) return null
     const basketId = findBasketInGroup(machine(group.machineId), group.groupNo)
     return (
@@ -73,14 +82,22 @@ export const useAcademy = defineStore('academy', () => {
     )
   }
 
+  /** The buttons of a group's programmes: the one that suits the basket in it, where there is one, and those that don't. */
+  function buttonsAt(group: Group): { its: Button | null; others: Button[] } {
+    const size = basketInGroup(group)?.size
+    const { machineId, groupNo } = group
+    const buttons = groupNo === null ? [] : (machine(machineId)?.groups[groupNo]?.buttons ?? [])
+    return {
+      its: buttons.find(({ suits }) => suits === size) ?? null,
+      others: buttons.filter(({ suits }) => suits !== size),
+    }
+  }
+
   const leadsOf = (machineId: string | null) =>
     today.value?.leads.find((each) => each.machineId === machineId)?.leadsG ?? []
 
   /** What a machine's own programme usually gives by a recipe; null where somebody stops it, or too few cups were weighed. */
-  function usualCup(
-    { machineId, groupNo }: { machineId: string | null; groupNo: number | null },
-    recipeRevisionId: string,
-  ): UsualYield | null {
+  function usualCup({ machineId, groupNo }: Group, recipeRevisionId: string): UsualYield | null {
     if (machineKnown(machineId)?.stopsItself !== true) return null
     const recipeId = recipe(recipeRevisionId)?.recipeId
     const its = today.value?.yields.find(
@@ -118,6 +135,7 @@ export const useAcademy = defineStore('academy', () => {
     machine,
     machineKnown,
     basketInGroup,
+    buttonsAt,
     leadsOf,
     usualCup,
     coffee,

@@ -107,7 +107,6 @@ useBarKeys({
         :waits-for="waitsFor"
         :is-waiting="isWaiting"
         :bench="bench"
-        @waited="draft.noted.waitedToFill = true"
         @update:seen="Object.assign(draft.noted, $event)"
       />
     </nav>
@@ -138,14 +137,13 @@ useBarKeys({
         v-if="draft.step === 'pull' && bench.lockedInAtMs !== null"
         :step="lockStep"
         :bench="bench"
-        @waited="draft.noted.waitedToFill = true"
       />
       <SeenWeights
         v-if="phase === 'flowing' && !recording.hasScale.value && isWeighed"
         v-model="draft"
         :at-s="clock.pumpS.value"
         :first-drop-s="numberTyped(draft.clock.firstDropText)"
-        :stop-at-g="run.help.isOn.value && recipe ? recipe.targets.yieldG - recording.leadG.value : null"
+        :stop-at-g="recording.stopAtG.value"
       />
       <LiveCurve
         v-if="recipe && isShotShown"

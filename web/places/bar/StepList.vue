@@ -22,7 +22,6 @@ const props = defineProps<{
 }>()
 const step = defineModel<BarStep>({ required: true })
 const seen = defineModel<AllStepsSeen>('seen', { required: true })
-const emit = defineEmits<{ waited: [] }>()
 const { t } = useI18n()
 /** Where the steps lie in one row there is no room below each. */
 const isRow = useMediaQuery('(max-width: 1100px)')
@@ -56,13 +55,12 @@ const doneHere = computed(() => here.value.filter((each) => markOf(seen.value, e
         :steps="here"
         :waits-for="waitsFor"
         :bench="bench"
-        @waited="emit('waited')"
       />
     </li>
   </ol>
   <details v-if="isRow && here.length > 0" class="beneath">
     <summary>{{ t('bar.stepsOf', { done: doneHere, all: here.length }) }}</summary>
-    <StepTicks v-model="seen" :steps="here" :waits-for="waitsFor" :bench="bench" @waited="emit('waited')" />
+    <StepTicks v-model="seen" :steps="here" :waits-for="waitsFor" :bench="bench" />
   </details>
 </template>
 

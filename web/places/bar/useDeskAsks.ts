@@ -1,11 +1,13 @@
 import { isLookedAt } from '@calm-apron/core'
 import { computed } from 'vue'
+import { useAcademy } from '../../data/academy/academy.ts'
 import { monotonicNowMs } from '../../data/devices/steadyClock.ts'
 import { doseAsks, isLineFirst } from '../../shot/dose/doseMethod.ts'
 import type { ShotRun } from '../../shot/run/shotRuns.ts'
 
 /** What a desk asks in the words of its house, and how its clock can begin. */
-export function useDeskAsks({ draft, recipe, machine, clock }: ShotRun) {
+export function useDeskAsks({ draft, recipe, clock, usualDropS }: ShotRun) {
+  const academy = useAcademy()
   /** A house that goes by volume, or by the line on its glass, reads its cup before anybody weighs it. */
   const asks = computed(() => {
     if (draft.step === 'cup' && recipe.value?.targets.school.volume) return 'volume'
@@ -19,15 +21,14 @@ export function useDeskAsks({ draft, recipe, machine, clock }: ShotRun) {
       recipe.value !== null &&
       recipe.value.targets.school.volume === null &&
       !isLineFirst(draft, recipe.value) &&
-      machine.value?.stopBy === 'hand' &&
+      academy.machineKnown(draft.machineId)?.stopsItself === false &&
       isLookedAt(draft.focus, 'yield'),
   )
 
   const canStartAtDrop = computed(() => recipe.value?.targets.clock === 'drop' && draft.step === 'pull')
   /** Timed from the first drop alone: the pump’s seconds before it are the usual ones, and marked as estimated. */
   function startAtDrop(): void {
-    const { firstDropMinS = 5, firstDropMaxS = 10 } = recipe.value?.targets ?? {}
-    clock.startAtDrop(monotonicNowMs(), (firstDropMinS + firstDropMaxS) / 2, true)
+    clock.startAtDrop(monotonicNowMs(), usualDropS(), true)
   }
 
   return { asks, isWeighed, canStartAtDrop, startAtDrop }

@@ -23,9 +23,9 @@ export function useStepsDone({ draft, read, routine }: ShotRun) {
   const format = useFormat()
   const doseWords = useDoseWords()
 
-  /** The stages in the order of the routine, as far as the day looks at them. Where both taste on notes of their own, that comes after the first call. */
   const stages = computed(() => stagesOf(routine.value?.steps ?? []))
   const routineSteps = computed(() => stages.value.at)
+  /** The stages in the order of the routine, as far as the day looks at them. Where both taste on notes of their own, that comes after the first call. */
   const steps = computed(() =>
     stages.value.order
       .filter((step) => isStepAsked(draft.focus, step))

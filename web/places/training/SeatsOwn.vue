@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { SeatWith } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import SelectField from '../../kit/forms/SelectField.vue'
@@ -13,7 +14,7 @@ const academy = useAcademy()
 
 // The form is the page's own, and stays the same one.
 const { chosen, chosenBar, seats } = props.form
-const { grinders } = usePullChoices(() => chosenBar.value)
+const { grinders, routines } = usePullChoices(() => chosenBar.value)
 
 const AS_ALL = ''
 const asAll = computed(() => ({ value: AS_ALL, label: t('seats.asAll') }))
@@ -22,9 +23,6 @@ const recipes = computed(() =>
     value: recipeRevisionId,
     label: name,
   })),
-)
-const routines = computed(() =>
-  (academy.today?.routines ?? []).map(({ routineId, name }) => ({ value: routineId, label: name })),
 )
 const others = computed(() => recipes.value.filter(({ value }) => value !== chosen.recipeRevisionId))
 /** A set is pulled by one recipe. */
@@ -42,10 +40,10 @@ const parts = computed(() => [
 ])
 const nameOf = (personId: string) => academy.personName(personId)
 
-function ownOf(personId: string, part: 'recipeRevisionId' | 'grinderId' | 'routineId'): string {
+function ownOf(personId: string, part: keyof SeatWith): string {
   return chosen.own[personId]?.[part] ?? AS_ALL
 }
-function say(personId: string, part: 'recipeRevisionId' | 'grinderId' | 'routineId', said: string): void {
+function say(personId: string, part: keyof SeatWith, said: string): void {
   const { [part]: _before, ...rest } = chosen.own[personId] ?? {}
   chosen.own[personId] = said === AS_ALL ? rest : { ...rest, [part]: said }
 }

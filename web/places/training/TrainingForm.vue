@@ -6,6 +6,7 @@ import { useAcademy } from '../../data/academy/academy.ts'
 import { useRecipeChoices } from '../../shot/start/useRecipeChoices.ts'
 import { usePullChoices } from '../../shot/start/usePullChoices.ts'
 import RecipeChoice from '../../shot/start/RecipeChoice.vue'
+import PlacesOf from './PlacesOf.vue'
 import SeatsOwn from './SeatsOwn.vue'
 import type { SetupForm } from './useSetupForm.ts'
 
@@ -15,18 +16,9 @@ const academy = useAcademy()
 
 // The form is the page's own, and stays the same one.
 const { chosen, chosenBar } = props.form
-const { rooms, groups, grinders, bags } = usePullChoices(() => chosenBar.value)
+const { rooms, grinders, bags, routines } = usePullChoices(() => chosenBar.value)
 
-const places = computed(() => [
-  ...groups.value.map(({ value, label }) => ({ value, label })),
-  { value: '', label: t('training.away') },
-])
-const routines = computed(() => [
-  ...(academy.today?.routines ?? []).map(({ routineId, name }) => ({ value: routineId, label: name })),
-  { value: null, label: t('training.noRoutine') },
-])
-/** Trainers pull too. */
-const teachers = computed(() => academy.teachers)
+const orNoRoutine = computed(() => [...routines.value, { value: null, label: t('training.noRoutine') }])
 const recipes = useRecipeChoices()
 const owners = (['trainer', 'trainee'] as const).map((value) => ({
   value,
@@ -43,28 +35,11 @@ const purposes = (['practice', 'assessment'] as const).map((value) => ({
     <section aria-labelledby="who">
       <h2 id="who">{{ t('training.who') }}</h2>
       <p v-if="academy.trainees.length === 0">{{ t('today.noTrainees') }}</p>
-      <div class="people">
-        <ChoiceRow
-          v-for="person in academy.trainees"
-          :key="person.personId"
-          :model-value="chosen.at[person.personId] ?? ''"
-          :label="person.displayName"
-          :options="places"
-          @update:model-value="chosen.at[person.personId] = $event"
-        />
-      </div>
-      <details v-if="teachers.length > 0">
+      <PlacesOf :form="form" :people="academy.trainees" />
+      <!-- Trainers pull too. -->
+      <details v-if="academy.teachers.length > 0">
         <summary>{{ t('seats.teachersToo') }}</summary>
-        <div class="people">
-          <ChoiceRow
-            v-for="person in teachers"
-            :key="person.personId"
-            :model-value="chosen.at[person.personId] ?? ''"
-            :label="person.displayName"
-            :options="places"
-            @update:model-value="chosen.at[person.personId] = $event"
-          />
-        </div>
+        <PlacesOf :form="form" :people="academy.teachers" />
       </details>
     </section>
     <RecipeChoice v-model="chosen.recipeRevisionId" :label="t('training.recipe')" :recipes="recipes" />
@@ -72,7 +47,7 @@ const purposes = (['practice', 'assessment'] as const).map((value) => ({
       <ChoiceRow v-if="rooms.length > 1" v-model="chosen.barId" :label="t('training.bar')" :options="rooms" />
       <ChoiceRow v-model="chosen.grinderId" :label="t('training.grinder')" :options="grinders" />
       <ChoiceRow v-model="chosen.bagId" :label="t('training.coffee')" :options="bags" />
-      <ChoiceRow v-model="chosen.routineId" :label="t('training.routine')" :options="routines" />
+      <ChoiceRow v-model="chosen.routineId" :label="t('training.routine')" :options="orNoRoutine" />
       <ChoiceRow v-model="chosen.grindOwner" :label="t('training.grindOwner')" :options="owners" />
       <ChoiceRow v-model="chosen.purpose" :label="t('training.for')" :options="purposes" />
     </section>
@@ -88,11 +63,6 @@ section {
 }
 .form {
   gap: 28px;
-}
-.people {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
-  gap: 16px 32px;
 }
 h2 {
   margin: 0;

@@ -1,4 +1,4 @@
-import { type Recipe, type ShotSample, flowNow } from '@calm-apron/core'
+import { type Recipe, type ShotSample, flowNow, usualFirstDropS } from '@calm-apron/core'
 
 const [WIDTH, HEIGHT, FLOOR] = [560, 240, 216]
 /** The flow's own scale: this many g/s at the top. */
@@ -67,8 +67,7 @@ export function curveModel({
 /** Where the recipe's clock is 0, in s from pump start; before it is marked, where it usually is. */
 function windowZeroS(recipe: Recipe, firstDropS: number | null, releaseS: number | null): number {
   if (recipe.clock === 'pump') return 0
-  const usualS = (recipe.firstDropMinS + recipe.firstDropMaxS) / 2
-  return (recipe.clock === 'drop' ? firstDropS : releaseS) ?? usualS
+  return (recipe.clock === 'drop' ? firstDropS : releaseS) ?? usualFirstDropS(recipe)
 }
 
 /** Drawn at every fifth sample: a flow over two seconds changes no faster. `end` is where its word stands. */

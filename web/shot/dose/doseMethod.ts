@@ -1,6 +1,6 @@
 import type { RecipeRevision } from '@calm-apron/contract'
 import { type DoseMethod, isCountMethod } from '@calm-apron/core'
-import type { ShotDraft } from '../draft/shotDraft.ts'
+import type { ShotDraft, WeighingEntry } from '../draft/shotDraft.ts'
 
 /** How a dose is measured: as was said of this one, else as its recipe does. */
 export function doseMethodIn(
@@ -11,8 +11,12 @@ export function doseMethodIn(
 }
 
 /** Whether a weight was typed: then it is one, however the house measures. */
+function isWeighed({ way, netText, grossText }: WeighingEntry): boolean {
+  return (way === 'net' ? netText : grossText).trim() !== ''
+}
+
 export function isDoseWeighed({ dose }: Pick<ShotDraft, 'dose'>): boolean {
-  return (dose.way === 'net' ? dose.netText : dose.grossText).trim() !== ''
+  return isWeighed(dose)
 }
 
 /** Where a dose is not weighed nobody looks for a scale under the cup either: the line on the glass comes first. */
@@ -20,9 +24,9 @@ export function isLineFirst(
   draft: Pick<ShotDraft, 'noted' | 'cup'>,
   recipe: Pick<RecipeRevision, 'method' | 'targets'> | null,
 ): boolean {
-  const { way, netText, grossText } = draft.cup
-  const isWeighed = (way === 'net' ? netText : grossText).trim() !== ''
-  return recipe?.targets.school.volume === null && doseMethodIn(draft, recipe) !== 'scale' && !isWeighed
+  return (
+    recipe?.targets.school.volume === null && doseMethodIn(draft, recipe) !== 'scale' && !isWeighed(draft.cup)
+  )
 }
 
 /** What is asked of a dose that is measured so. */

@@ -2,8 +2,8 @@ import {
   type CountMethod,
   type DoseMethod,
   type DoseSeen,
-  type DoseTrim,
   type Recipe,
+  type SeenTrim,
   countWanted,
   isCountMethod,
 } from '@calm-apron/core'
@@ -25,17 +25,9 @@ export function useDoseWords() {
     seen.by === 'mark' ? t(`doseSeen.is.${seen.mark}.${seen.at}`) : countWords(seen.of, seen.count)
 
   /** What to do to it, as a sentence. */
-  function trimWords(trim: DoseTrim): string {
-    switch (trim.by) {
-      case 'mass':
-        return t(trim.g < 0 ? 'trim.out' : 'trim.add', { amount: format.massApart(trim.g) })
-      case 'mark':
-        return trim.at === 'at' ? t('doseSeen.asWanted') : t(`doseSeen.trim.${trim.mark}.${trim.at}`)
-      case 'count':
-        return t(trim.count > 0 ? 'doseSeen.more' : 'doseSeen.fewer', {
-          count: countWords(trim.of, trim.count),
-        })
-    }
+  function trimWords(trim: SeenTrim): string {
+    if (trim.by === 'mark') return t(`doseSeen.trim.${trim.mark}.${trim.at}`)
+    return t(trim.count > 0 ? 'doseSeen.more' : 'doseSeen.fewer', { count: countWords(trim.of, trim.count) })
   }
 
   /** How far a count is off; a mark says so itself. */

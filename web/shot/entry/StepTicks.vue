@@ -20,7 +20,6 @@ const props = defineProps<{
   /** null where nothing is timed: somebody else's shot is watched. */
   bench: StepBench | null
 }>()
-const emit = defineEmits<{ waited: [] }>()
 const seen = defineModel<AllStepsSeen>({ required: true })
 const { t } = useI18n()
 const { said } = useStepWords()
@@ -97,7 +96,6 @@ function tap(step: RoutineStep): void {
           :step="row.step"
           :bench="bench"
           @done="seen = withMarked(seen, row.step, 'done')"
-          @waited="emit('waited')"
         />
         <p v-if="row.caution" class="caution" :class="{ safety: row.step.isSafety }">{{ row.caution }}</p>
       </li>

@@ -19,13 +19,10 @@ export function usePouredProgramme(draft: () => ShotDraft, poured: () => Poured)
 
   /** The button for another basket, on the side to which the cup is off. */
   function otherButton(off: 'short' | 'long'): string {
-    const { machineId, groupNo } = draft()
-    const size = academy.basketInGroup({ machineId, groupNo })?.size
-    const buttons = groupNo === null ? [] : (academy.machine(machineId)?.groups[groupNo]?.buttons ?? [])
-    const its = buttons.find(({ suits }) => suits === size)
+    const { its, others } = academy.buttonsAt(draft())
     const isThere = (ml: number | null) =>
       ml === null || its?.ml == null || (off === 'short' ? ml < its.ml : ml > its.ml)
-    const other = buttons.find(({ suits, ml }) => suits !== size && isThere(ml))
+    const other = others.find(({ ml }) => isThere(ml))
     if (other === undefined) return t('cupSays.otherButton')
     return other.ml === null
       ? `“${other.name}”`

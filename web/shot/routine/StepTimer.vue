@@ -11,7 +11,7 @@ import type { StepBench } from './stepBench.ts'
 
 /** What a step is timed by: seconds that run down, a look that ends it, the machine's warm-up, the wait since locking in. */
 const props = defineProps<{ step: RoutineStep; bench: StepBench }>()
-const emit = defineEmits<{ done: []; waited: [] }>()
+const emit = defineEmits<{ done: [] }>()
 const { t } = useI18n()
 const tones = useTones()
 
@@ -82,7 +82,7 @@ const lockedS = computed(() => {
         {{ t('stepTimer.locked', { s: lockedS.toFixed(0), within: seconds ?? 0 }) }}
       </p>
       <p v-if="bench.isWaitingToFill">{{ t('stepTimer.filling') }}</p>
-      <PressButton v-else-if="bench.machine?.isSelfFilling" @click="emit('waited')">{{
+      <PressButton v-else-if="bench.machine?.isSelfFilling" @click="bench.waitToFill">{{
         t('stepTimer.fills')
       }}</PressButton>
     </template>

@@ -9,6 +9,7 @@ export interface StepBench {
   pace: number
   /** Somebody said that the machine fills itself just now. */
   isWaitingToFill: boolean
+  waitToFill: () => void
   /** What is not on the bench, by the room's list. */
   lacking: readonly string[]
 }

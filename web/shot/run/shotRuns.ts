@@ -1,3 +1,4 @@
+import { usualFirstDropS } from '@calm-apron/core'
 import { defineStore } from 'pinia'
 import { effectScope } from 'vue'
 import { groupKey } from '../../data/devices/groupKey.ts'
@@ -25,6 +26,7 @@ function makeRun(found: ShotDraft) {
   const clock = useShotClock(draft.clock)
   const series = useSeries(draft.shotId)
   const { isTeaching } = useStoodNow()
+  const usualDropS = () => usualFirstDropS(recipe.value?.targets ?? { firstDropMinS: 5, firstDropMaxS: 10 })
   const help = useHelp(draft, () => isTeaching(draft.personId))
   const recording = useRecording({
     draft,
@@ -35,13 +37,10 @@ function makeRun(found: ShotDraft) {
     targetG: () => recipe.value?.targets.yieldG ?? null,
     cupsG: () => entered.vessels.value.filter(({ kind }) => kind === 'cup').map(({ emptyG }) => emptyG),
     leadsG: () => academy.leadsOf(draft.machineId),
-    usualFirstDropS: () => {
-      const { firstDropMinS = 5, firstDropMaxS = 10 } = recipe.value?.targets ?? {}
-      return (firstDropMinS + firstDropMaxS) / 2
-    },
+    usualFirstDropS: usualDropS,
   })
   void series.restore()
-  return { ...entered, device, clock, series, recording, help }
+  return { ...entered, device, clock, series, recording, help, usualDropS }
 }
 
 /** The shots under way: two groups on one tablet go on side by side, whichever is looked at. */

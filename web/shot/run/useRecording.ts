@@ -94,5 +94,5 @@ function useCup({ clock, series, targetG, leadsG, isHelped }: Recorded) {
     if (isCued.value) tones.play('stop')
   }
 
-  return { weightG, flow, finishS, leadG, isCued, weigh }
+  return { weightG, flow, finishS, leadG, stopAtG, isCued, weigh }
 }

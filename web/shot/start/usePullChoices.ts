@@ -5,7 +5,7 @@ import { useAcademy } from '../../data/academy/academy.ts'
 import { groupKey } from '../../data/devices/groupKey.ts'
 import { groupName } from '../training/groupName.ts'
 
-/** What can be pulled with: the rooms, a room's groups and grinders, and the open bags, as they are chosen from. */
+/** What can be pulled with: the rooms, a room's groups and grinders, the open bags, and the routines, as they are chosen from. */
 export function usePullChoices(bar: () => TodayBar | null) {
   const academy = useAcademy()
   const { t } = useI18n()
@@ -39,5 +39,13 @@ export function usePullChoices(bar: () => TodayBar | null) {
     ),
   )
 
-  return { rooms, groups, grinders, bags }
+  const routines = computed(() =>
+    (academy.today?.routines ?? []).map(({ routineId, name, steps }) => ({
+      value: routineId,
+      label: name,
+      steps,
+    })),
+  )
+
+  return { rooms, groups, grinders, bags, routines }
 }

@@ -36,20 +36,17 @@ export function useShotWith() {
 
   const bars = computed(() => academy.today?.bars ?? [])
   const bar = computed(() => academy.bar(chosen.value.barId ?? '') ?? bars.value[0] ?? null)
-  const { rooms, groups, grinders, bags } = usePullChoices(() => bar.value)
-  /** Those that suit the machine: one with a lever to raise for a lever, and for no other. */
-  const routines = computed(() => {
-    const group = groups.value.find(({ value }) => value === chosen.value.group) ?? groups.value[0]
-    return routinesFor(academy.today?.routines ?? [], academy.machine(group?.machineId ?? null)).map(
-      ({ routineId, name }) => ({ value: routineId, label: name }),
-    )
-  })
+  const { rooms, groups, grinders, bags, routines } = usePullChoices(() => bar.value)
+  const group = computed(
+    () => groups.value.find(({ value }) => value === chosen.value.group) ?? groups.value[0] ?? null,
+  )
   const options = computed(() => ({
     barId: rooms.value,
     group: groups.value,
     grinderId: grinders.value,
     bagId: bags.value.filter(({ leftG }) => leftG > 0),
-    routineId: routines.value,
+    // Those that suit the machine.
+    routineId: routinesFor(routines.value, academy.machine(group.value?.machineId ?? null)),
   }))
 
   /** What stands for a part: as it was chosen, else the bag in the hopper, else the first there is. */
@@ -84,11 +81,10 @@ export function useShotWith() {
 
   const shotWith = computed<ShotWith | null>(() => {
     if (bar.value === null) return null
-    const group = groups.value.find(({ value }) => value === valueOf('group'))
     return {
       barId: bar.value.barId,
-      machineId: group?.machineId ?? null,
-      groupNo: group?.groupNo ?? null,
+      machineId: group.value?.machineId ?? null,
+      groupNo: group.value?.groupNo ?? null,
       grinderId: valueOf('grinderId'),
       bagId: valueOf('bagId'),
       routineId: valueOf('routineId'),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { RecipeContent } from '@calm-apron/contract'
+import { usualFirstDropS } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 
@@ -10,9 +11,7 @@ const { t } = useI18n()
 const WIDTH = 600
 const isOnPump = computed(() => props.targets.clock === 'pump')
 /** On the other clocks the window begins to count at the first drop, or at the release about then. */
-const startS = computed(() =>
-  isOnPump.value ? 0 : (props.targets.firstDropMinS + props.targets.firstDropMaxS) / 2,
-)
+const startS = computed(() => (isOnPump.value ? 0 : usualFirstDropS(props.targets)))
 const endS = computed(() => (startS.value + props.targets.timeMaxS) * 1.12)
 const at = (s: number) => (s / endS.value) * WIDTH
 const drop = computed(() => ({ from: at(props.targets.firstDropMinS), to: at(props.targets.firstDropMaxS) }))

@@ -29,15 +29,10 @@ const academy = useAcademy()
 
 const machine = computed(() => academy.machine(draft.value.machineId))
 /** Where the machine stops by itself nobody is told to. */
-const stopsItself = computed(() => (machine.value?.stopBy ?? 'hand') !== 'hand')
+const stopsItself = computed(() => academy.machineKnown(draft.value.machineId)?.stopsItself === true)
 const usual = computed(() => draft.value.noted.usualCupG)
 /** The button that suits the basket in the group. */
-const button = computed(() => {
-  const { machineId, groupNo } = draft.value
-  const size = academy.basketInGroup({ machineId, groupNo })?.size
-  const buttons = groupNo === null ? [] : (machine.value?.groups[groupNo]?.buttons ?? [])
-  return buttons.find(({ suits }) => suits === size)?.name ?? null
-})
+const button = computed(() => academy.buttonsAt(draft.value).its?.name ?? null)
 const cueKey = computed(() => {
   if (props.phase === 'before' && stopsItself.value && button.value !== null) return 'pull.pressButton'
   if (props.phase !== 'flowing') return `pull.${props.phase}` as const

@@ -1,0 +1,17 @@
+import type { Recipe } from '../recipe/recipe.ts'
+
+type UsualDrops = Pick<Recipe, 'firstDropMinS' | 'firstDropMaxS'>
+
+/** The middle of where a recipe's first drop usually falls, in s from pump start. */
+export function usualFirstDropS({ firstDropMinS, firstDropMaxS }: UsualDrops): number {
+  return (firstDropMinS + firstDropMaxS) / 2
+}
+
+/** Where a first drop lies to what is usual for its recipe, in a word. */
+export function firstDropSays(
+  firstDropS: number,
+  { firstDropMinS, firstDropMaxS }: UsualDrops,
+): 'early' | 'usual' | 'late' {
+  if (firstDropS < firstDropMinS) return 'early'
+  return firstDropS > firstDropMaxS ? 'late' : 'usual'
+}
