@@ -138,6 +138,9 @@ test('a scale that says nothing, while it runs: what it shows is typed, and told
   const bar = new Bar(page)
   await chooseLoft(page)
   await flowing(bar)
+  await page.getByLabel('On the scale now').fill('3605')
+  await expect(page.getByText('That is over 400.0 g; check it, or the tare.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Note it' })).toBeDisabled()
   await page.getByLabel('On the scale now').fill('3,5')
   await page.getByRole('button', { name: 'Note it' }).click()
   await expect(
@@ -162,9 +165,12 @@ test('with nothing but a stopwatch from the first drop, the clock begins there, 
   await page.getByRole('button', { name: 'It drips: start here' }).click()
   await untilClock(page, 0.5, 'drop')
   await expect(page.locator('[data-clock="pump"]')).not.toHaveText(/^0\./)
-  await expect(page.getByText(/estimated/).first()).toBeVisible()
+  await expect(
+    page.getByText(/or the clock began at the first drop\. They are marked as estimated/),
+  ).toBeVisible()
   await page.getByRole('button', { name: 'Pump off' }).click()
   await bar.save()
+  await expect(page.getByText(/^first drop/)).toHaveCount(0)
   await page.getByText('What was recorded').click()
   await expect(page.getByRole('term').filter({ hasText: /estimated/i })).toBeVisible()
   await expect(page.getByText('Waited while the machine filled itself')).toBeVisible()

@@ -75,8 +75,9 @@ function yieldItems({ of: { facts, recipe } }: Readings): Evidence[] {
 }
 
 function firstDropItems({ of: { facts, recipe } }: Readings): Evidence[] {
-  const firstDropS = facts.clock?.firstDropS ?? null
-  if (firstDropS === null || firstDropS <= 0) return []
+  const { firstDropS = null, estimated = false } = facts.clock ?? {}
+  // A clock that began at the first drop only takes its second for granted.
+  if (firstDropS === null || firstDropS <= 0 || estimated) return []
   return [
     measured('first-drop', Math.log(firstDropS / usualFirstDropS(recipe)), FIRST_DROP_SPREAD_S / firstDropS),
   ]

@@ -20,7 +20,7 @@ export const TASTE_AXES = [
 export type Weighing =
   { by: 'net'; netG: number } | { by: 'gross'; grossG: number; tareG: number; vesselId: string | null }
 
-/** The raw instants in s from pump start; `estimated` when a reload came between them. */
+/** The raw instants in s from pump start; `estimated` when a reload came between them, or they began at the first drop. */
 export interface ShotClock {
   firstDrop: FirstDrop
   firstDropS: number | null

@@ -60,6 +60,16 @@ test('timed from the first drop alone, a drop clock is judged, and its first dro
   expect(move).toMatchObject({ lever: 'grind', direction: 'finer' })
 })
 
+test('a first drop that was taken for granted says nothing either; one that was seen does', () => {
+  const keysOf = (estimated: boolean) => {
+    const clock = { firstDrop: 'marked', firstDropS: 7.5, stopS: 24, estimated } as const
+    const readings = readShot(carefulShot({}, { clock }), DROP_RECIPE)
+    return diagnose(readings, NO_GRIND).evidence.map(({ key }) => key)
+  }
+  expect([keysOf(false).includes('first-drop'), keysOf(true).includes('first-drop')]).toEqual([true, false])
+  expect(keysOf(true)).toContain('time')
+})
+
 test('of a machine that stops by itself nobody is told to stop otherwise: its programme or basket is another', () => {
   const machine = { isLever: false, hasReleaseValve: true, stopsItself: true }
   // The flow was right: 14 s at 1.7 g/s into a cup half as full.

@@ -55,7 +55,7 @@ const figures = computed(() => {
     ...(flowing !== null && flowing > 0 && cupG !== null
       ? [t('figures.flow', { flow: format.flow(cupG / flowing, true) })]
       : []),
-    ...(clock?.firstDropS != null && clock.firstDropS > 0
+    ...(clock?.firstDropS != null && clock.firstDropS > 0 && !clock.estimated
       ? [
           t('figures.firstDrop', {
             at: format.seconds(clock.firstDropS),

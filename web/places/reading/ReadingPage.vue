@@ -22,6 +22,7 @@ import SaidBefore from './SaidBefore.vue'
 import ShotCurve from './ShotCurve.vue'
 import WatchedBy from './WatchedBy.vue'
 import { useNextInTraining } from './useNextInTraining.ts'
+import { useShotWith } from '../../shot/start/useShotWith.ts'
 import { useShotReading } from '../../shot/reading/useShotReading.ts'
 
 const props = defineProps<{ shotId: string }>()
@@ -29,6 +30,7 @@ const { t } = useI18n()
 const academy = useAcademy()
 const door = useDoor()
 const startShot = useStartShot()
+const { routineAt } = useShotWith()
 const { shot, state, readings, diagnosis, isUnsent } = useShotReading(() => props.shotId)
 const tasting = useTasting(
   () => props.shotId,
@@ -45,7 +47,8 @@ const next = useNextInTraining(() => shot.value, nextGrind)
 async function startNext(last: ShotDetail): Promise<void> {
   const { barId, grinderId, bagId, machineId, groupNo } = last
   const same = { barId, grinderId, bagId, machineId, groupNo, grindText: nextGrind.value }
-  await startShot(last.personId, last.recipeRevisionId, same)
+  const routineId = routineAt(machineId)
+  await startShot(last.personId, last.recipeRevisionId, { ...same, routineId })
 }
 const timeS = computed(() => {
   const time = readings.value?.timeAtTarget

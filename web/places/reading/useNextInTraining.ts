@@ -8,7 +8,7 @@ import { useTraining } from '../../shot/training/useTraining.ts'
 
 /**
  * Whose turn it is at the group on which a shot was pulled; `n` goes on with them.
- * @param grindText the setting to go on with, where none was locked
+ * @param grindText the setting to go on with at this shot's grinder and recipe, where none was locked for them
  */
 export function useNextInTraining(shot: () => ShotDetail | null, grindText: Readonly<Ref<string>>) {
   const academy = useAcademy()
@@ -23,8 +23,11 @@ export function useNextInTraining(shot: () => ShotDetail | null, grindText: Read
 
   async function begin(): Promise<void> {
     if (seat.value === null) return
-    const isLocked = training.state.value?.lock != null
-    await training.begin(seat.value, undefined, isLocked ? {} : { grindText: grindText.value })
+    const its = training.pulledBy(seat.value)
+    const isAsThisOne =
+      its?.grinderId === shot()?.grinderId && its?.recipeRevisionId === shot()?.recipeRevisionId
+    const goesOn = isAsThisOne && its?.lock === null
+    await training.begin(seat.value, undefined, goesOn ? { grindText: grindText.value } : {})
   }
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     if (event.key !== 'n' || isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return

@@ -13,6 +13,7 @@ import StepTicks from '../../shot/entry/StepTicks.vue'
 import CallForm from '../../shot/tasting/CallForm.vue'
 import { useLive } from '../../shot/training/useLive.ts'
 import { useTrainingState } from '../../shot/training/useTrainingState.ts'
+import { watchedSteps } from './watchedSteps.ts'
 import { useWatching } from './useWatching.ts'
 
 /** Whoever watches: ticks steps, marks the stream, and makes a call of their own, on their own phone. */
@@ -30,13 +31,7 @@ const stage = computed<StageOfGroup | null>(() => {
   return here === undefined || here.personId === door.personId ? null : here
 })
 const { seen, clockS, isRunning, isFlowing, watchedId, keep } = useWatching(() => props.trainingId, stage)
-const steps = computed(
-  () =>
-    // A house's own steps have no name by which others' watching could be compared.
-    academy.today?.routines
-      .find(({ routineId }) => routineId === setup.value?.routineId)
-      ?.steps.filter(({ key }) => key !== null) ?? [],
-)
+const steps = computed(() => watchedSteps(academy.today?.routines ?? [], setup.value, watchedId.value))
 const name = computed(() => academy.personName(watchedId.value ?? ''))
 
 function watched({ stepsDone, stepsPrompted, stepsMissed }: StepsSeen): void {

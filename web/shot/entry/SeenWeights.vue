@@ -1,12 +1,14 @@
 <script setup lang="ts">
+import { BOUNDS } from '@calm-apron/contract'
 import { type WeightSeen, projectedFrom, roundG, toBase } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PressButton from '../../kit/parts/PressButton.vue'
 import NumberEntry from '../../kit/parts/NumberEntry.vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
-import { numberTyped } from '../draft/readEntry.ts'
+import { readNumber } from '../draft/readEntry.ts'
 import type { ShotDraft } from '../draft/shotDraft.ts'
+import { useIssueWords } from '../draft/useIssueWords.ts'
 
 /** A scale that says nothing: what it shows is typed while the shot runs, and told when to stop. */
 const props = defineProps<{
@@ -19,17 +21,21 @@ const props = defineProps<{
 const draft = defineModel<ShotDraft>({ required: true })
 const { t } = useI18n()
 const format = useFormat()
+const issueWords = useIssueWords()
 const text = ref('')
 
 const seen = computed(() => draft.value.noted.weightsSeen)
-const shown = computed(() => numberTyped(text.value))
+const read = computed(() =>
+  readNumber(text.value, BOUNDS.cupNetG, (shown) => roundG(toBase(draft.value.units.mass, shown))),
+)
+const isWeight = computed(() => read.value.value !== null && read.value.issue === null)
 
 function note(): void {
-  if (shown.value === null || shown.value < 0) return
-  const weightG = roundG(toBase(draft.value.units.mass, shown.value))
+  const weightG = read.value.value
+  if (weightG === null || !isWeight.value) return
   const atS = Math.round(props.atS * 10) / 10
   const before = seen.value.filter((each: WeightSeen) => each.atS < atS)
-  draft.value.noted.weightsSeen = [...before, { atS, weightG }]
+  draft.value.noted.weightsSeen = [...before, { atS, weightG }].slice(-BOUNDS.marks.max)
   text.value = ''
 }
 
@@ -51,8 +57,13 @@ const says = computed(() => {
 
 <template>
   <form class="seen" novalidate @submit.prevent="note">
-    <NumberEntry v-model="text" :label="t('weightsSeen.label')" :suffix="t(`unit.${draft.units.mass}`)" />
-    <PressButton type="submit" :disabled="shown === null">{{ t('weightsSeen.note') }}</PressButton>
+    <NumberEntry
+      v-model="text"
+      :label="t('weightsSeen.label')"
+      :suffix="t(`unit.${draft.units.mass}`)"
+      :issue="issueWords(read.issue, draft.units.mass)"
+    />
+    <PressButton type="submit" :disabled="!isWeight">{{ t('weightsSeen.note') }}</PressButton>
     <p v-if="says" class="says" role="status">{{ says }}</p>
   </form>
 </template>

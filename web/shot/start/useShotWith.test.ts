@@ -1,3 +1,5 @@
+import type { TodayRoutine } from '@calm-apron/contract'
+import { shippedStep } from '@calm-apron/core'
 import { useShotWith } from './useShotWith.ts'
 import { BAG, BAR, GRINDER, MACHINE, barOf, houseOf } from '../../testing/house.ts'
 import { ODALYS, doorsWith, freshDevice, sessionOf, settled } from '../../testing/device.ts'
@@ -10,10 +12,10 @@ const LOFT = barOf({
   grinders: [],
 })
 
-async function shotWithIn(bars: ReturnType<typeof barOf>[]) {
+async function shotWithIn(bars: ReturnType<typeof barOf>[], routines: TodayRoutine[] = []) {
   await freshDevice({
     'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS),
-    'GET /today': () => ({ body: houseOf({ bars }) }),
+    'GET /today': () => ({ body: houseOf({ bars, routines }) }),
   })
   const { useDoor } = await import('../../data/door/door.ts')
   const { useAcademy } = await import('../../data/academy/academy.ts')
@@ -55,5 +57,23 @@ test('what was chosen here is meant the next time too; what is gone since is the
     groupNo: null,
     grinderId: null,
   })
+  end()
+})
+
+test('the routine that was chosen goes on where it suits the machine, and nowhere else', async () => {
+  const [first, other, lever] = [1, 2, 3].map((n) => `019a5c00-0000-7008-8000-00000000000${n}`)
+  const routine = (routineId = '', key: 'start' | 'raise-lever' = 'start') => ({
+    routineId,
+    name: routineId,
+    isOrderEnforced: false,
+    steps: [shippedStep(key)],
+  })
+  const routines = [routine(first), routine(other), routine(lever, 'raise-lever')]
+  const { with: pulled, end } = await shotWithIn([barOf()], routines)
+  expect(pulled.routineAt(MACHINE)).toBe(first)
+  pulled.choose('routineId', other ?? '')
+  expect([pulled.routineAt(MACHINE), pulled.shotWith.value?.routineId]).toEqual([other, other])
+  pulled.choose('routineId', lever ?? '')
+  expect(pulled.routineAt(MACHINE)).toBe(first)
   end()
 })

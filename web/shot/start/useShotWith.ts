@@ -40,23 +40,25 @@ export function useShotWith() {
   const group = computed(
     () => groups.value.find(({ value }) => value === chosen.value.group) ?? groups.value[0] ?? null,
   )
+  /** Those that suit a machine. */
+  const routinesAt = (machineId: string | null) => routinesFor(routines.value, academy.machine(machineId))
   const options = computed(() => ({
     barId: rooms.value,
     group: groups.value,
     grinderId: grinders.value,
     bagId: bags.value.filter(({ leftG }) => leftG > 0),
-    // Those that suit the machine.
-    routineId: routinesFor(routines.value, academy.machine(group.value?.machineId ?? null)),
+    routineId: routinesAt(group.value?.machineId ?? null),
   }))
 
-  /** What stands for a part: as it was chosen, else the bag in the hopper, else the first there is. */
-  function valueOf(part: keyof Chosen): string | null {
-    const offered = options.value[part]
+  /** What stands for a part among some: as it was chosen, else the bag in the hopper, else the first there is. */
+  function among(part: keyof Chosen, offered: readonly { value: string }[]): string | null {
     const usual = part === 'bagId' ? academy.bagInHopper?.bagId : undefined
     const isOffered = (value: string | undefined) => offered.some((each) => each.value === value)
     const found = [chosen.value[part], usual].find(isOffered)
     return found ?? offered[0]?.value ?? null
   }
+  const valueOf = (part: keyof Chosen) => among(part, options.value[part])
+  const routineAt = (machineId: string | null) => among('routineId', routinesAt(machineId))
   const parts = computed(() =>
     PARTS.map((part) => ({ part, value: valueOf(part), options: options.value[part] })),
   )
@@ -91,5 +93,5 @@ export function useShotWith() {
     }
   })
 
-  return { asked, isChosen, words, choose, keep, shotWith }
+  return { asked, isChosen, words, choose, keep, shotWith, routineAt }
 }

@@ -57,20 +57,28 @@ export function useTraining(trainingId: () => string) {
   const groups = useGroups(trainingId, { setup, listed, isCounted, pulled })
 
   /**
+   * By what the next shot of a seat is pulled, and what was found for just that grinder and that recipe.
+   * @param by the recipe, where that is not the seat's
+   */
+  function pulledBy(seat: Seat, by?: string) {
+    if (setup.value === null) return null
+    const its = pulledAt(setup.value, seat)
+    const recipeRevisionId = by ?? its.recipeRevisionId
+    const found = state.value?.lock ?? null
+    const isItsLock = found?.grinderId === its.grinderId && found.recipeRevisionId === recipeRevisionId
+    return { ...its, recipeRevisionId, lock: isItsLock ? found : null }
+  }
+
+  /**
    * Begins the next shot of someone at a group, with all that the training and their seat say.
    * @param by the recipe it is pulled by, where that is not the seat's
    */
   async function begin(seat: Seat, by?: string, more: StartWith = {}): Promise<void> {
-    if (setup.value === null) return
+    const its = pulledBy(seat, by)
+    if (setup.value === null || its === null) return
     const { personId, machineId, groupNo } = seat
     const { barId, bagId, purpose, grindOwner } = setup.value
-    const its = pulledAt(setup.value, seat)
-    const { grinderId, routineId } = its
-    const recipeRevisionId = by ?? its.recipeRevisionId
-    const found = state.value?.lock ?? null
-    // What was found is found for one grinder and one recipe.
-    const isItsLock = found?.grinderId === grinderId && found.recipeRevisionId === recipeRevisionId
-    const lock = isItsLock ? found : null
+    const { grinderId, routineId, recipeRevisionId, lock } = its
     const targets = academy.recipe(recipeRevisionId)?.targets ?? null
     const isSet = purpose === 'assessment'
     const focus = isSet ? FOCUS_ON_ALL : (state.value?.focus ?? FOCUS_ON_ALL)
@@ -95,7 +103,7 @@ export function useTraining(trainingId: () => string) {
   }
 
   const used = { setup, recipe, grinder, coffee }
-  return { state, ...used, isDialInOpen, listed, isCounted, pulled, groups, begin }
+  return { state, ...used, isDialInOpen, listed, isCounted, pulled, groups, pulledBy, begin }
 }
 
 /** What a lock takes off its recipe; null where it is kept. */

@@ -96,7 +96,8 @@ export const startWords = {
     saveCall: 'Save; then the call',
     mendFirst: 'Mend this first: {what}',
     nothingYet: 'Nothing entered yet.',
-    estimated: 'The page was reloaded in mid-shot, so these times are marked as estimated.',
+    estimated:
+      'Not every time was seen: the page was reloaded, or the clock began at the first drop. They are marked as estimated.',
     cautionHot: 'Group, spout and steam scald. Lock in firmly; the maker’s manual comes first.',
     inCup: 'In the cup, {unit}',
     inCupFlowing: '{unit} in the cup, {flow}',
