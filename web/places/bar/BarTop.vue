@@ -23,9 +23,7 @@ const { isMuted } = useTones()
 
 const { draft, help } = props.run
 /** At the dose it stands beside the weight; while coffee runs nobody tares. */
-const canTare = computed(
-  () => props.run.recording.hasScale.value && draft.step !== 'dose' && !props.run.clock.isRunning.value,
-)
+const canTare = computed(() => draft.step !== 'dose' && !props.run.clock.isRunning.value)
 const groupName = computed(() => props.run.machine.value?.groups[draft.groupNo ?? 0]?.name ?? '')
 const others = computed(() =>
   [...runs.runs.values()]
@@ -54,40 +52,48 @@ const others = computed(() =>
       :key="other.shotId"
       class="other"
       :to="{ name: 'shot', params: { shotId: other.shotId } }"
-      ><strong>{{ other.name }}</strong> {{ other.says }}</RouterLink
+      ><strong>{{ other.name }}</strong> <span>{{ other.says }}</span></RouterLink
     >
+    <div class="hands">
+      <PressButton
+        v-if="run.recording.hasScale.value"
+        class="sound"
+        :class="{ away: !canTare }"
+        @click="run.device.order({ kind: 'tare' })"
+        >{{ t('dose.tare') }}</PressButton
+      >
+      <PressButton
+        kind="text"
+        class="sound"
+        :aria-pressed="!isMuted"
+        :aria-label="t('bar.sounds')"
+        @click="isMuted = !isMuted"
+      >
+        <template #icon><LineIcon class="icon" sign="sound" /></template
+        >{{ t(isMuted ? 'bar.muted' : 'bar.audible') }}
+      </PressButton>
+      <PressButton
+        v-if="door.isStaff"
+        kind="text"
+        class="sound"
+        :aria-pressed="help.isOn.value"
+        :aria-label="t('bar.help')"
+        @click="help.isOn.value = !help.isOn.value"
+        >{{ t(help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</PressButton
+      >
+      <span v-else class="help">{{ t(help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</span>
+      <RouterLink
+        v-if="draft.trainingId"
+        class="back"
+        :to="{ name: 'training', params: { trainingId: draft.trainingId } }"
+        >{{ t('bar.toTraining') }}</RouterLink
+      >
+    </div>
+    <div class="says">
+      <ReachNote class="help" />
+      <DeviceNote :device="run.device" />
+    </div>
     <p v-if="outbox.isStorageFull" class="full" role="alert">{{ t('bar.storageFull') }}</p>
-    <ReachNote class="reach" />
-    <DeviceNote class="device" :device="run.device" />
-    <PressButton v-if="canTare" class="sound" @click="run.device.order({ kind: 'tare' })">{{
-      t('dose.tare')
-    }}</PressButton>
-    <PressButton
-      kind="text"
-      class="sound"
-      :aria-pressed="!isMuted"
-      :aria-label="t('bar.sounds')"
-      @click="isMuted = !isMuted"
-    >
-      <template #icon><LineIcon class="icon" sign="sound" /></template
-      >{{ t(isMuted ? 'bar.muted' : 'bar.audible') }}
-    </PressButton>
-    <PressButton
-      v-if="door.isStaff"
-      kind="text"
-      class="sound"
-      :aria-pressed="help.isOn.value"
-      :aria-label="t('bar.help')"
-      @click="help.isOn.value = !help.isOn.value"
-      >{{ t(help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</PressButton
-    >
-    <span v-else class="reach">{{ t(help.isOn.value ? 'bar.helpOn' : 'bar.helpOff') }}</span>
-    <RouterLink
-      v-if="draft.trainingId"
-      class="back"
-      :to="{ name: 'training', params: { trainingId: draft.trainingId } }"
-      >{{ t('bar.toTraining') }}</RouterLink
-    >
   </div>
 </template>
 
@@ -120,10 +126,38 @@ const others = computed(() =>
   text-decoration: none;
   font-size: 0.85em;
 }
-.device {
+/* What is said here changes all the time; nothing below it may move from under a finger. */
+.other {
+  width: 240px;
+  font-variant-numeric: tabular-nums;
+}
+.other > * {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.other > strong {
+  flex: none;
+  max-width: 140px;
+}
+.hands {
+  display: flex;
+  align-items: center;
+  gap: 4px 12px;
   margin-left: auto;
 }
-.reach {
+.away {
+  visibility: hidden;
+}
+.says {
+  flex-basis: 100%;
+  height: 28px;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 4px 20px;
+}
+.help {
   font-size: 0.8em;
 }
 .sound {
@@ -135,5 +169,15 @@ const others = computed(() =>
   margin: 0;
   padding: 8px 12px;
   background: var(--plum-soft);
+}
+@media (max-width: 760px) {
+  .hands {
+    flex-wrap: wrap;
+  }
+  .says {
+    height: 64px;
+    flex-wrap: wrap;
+    align-content: start;
+  }
 }
 </style>
