@@ -41,19 +41,21 @@ const others = computed(() =>
 
 <template>
   <div class="top">
-    <p class="who">
+    <p class="puller">
       <strong>{{ academy.personName(draft.personId) }}</strong>
       <span class="soft"
         >{{ run.recipe.value?.name }}<template v-if="groupName">, {{ groupName }}</template></span
       >
     </p>
-    <RouterLink
-      v-for="other in others"
-      :key="other.shotId"
-      class="other"
-      :to="{ name: 'shot', params: { shotId: other.shotId } }"
-      ><strong>{{ other.name }}</strong> <span>{{ other.says }}</span></RouterLink
-    >
+    <div class="others">
+      <RouterLink
+        v-for="other in others"
+        :key="other.shotId"
+        class="other"
+        :to="{ name: 'shot', params: { shotId: other.shotId } }"
+        ><strong>{{ other.name }}</strong> <span>{{ other.says }}</span></RouterLink
+      >
+    </div>
     <div class="hands">
       <PressButton
         v-if="run.recording.hasScale.value"
@@ -102,12 +104,13 @@ const others = computed(() =>
   margin-right: 8px;
 }
 .top {
-  display: flex;
-  flex-wrap: wrap;
+  display: grid;
+  grid-template: 'puller others hands' auto 'says says says' auto 'full full full' auto / auto 1fr auto;
   align-items: center;
-  gap: 4px 20px;
+  gap: 0 20px;
 }
-.who {
+.puller {
+  grid-area: puller;
   display: flex;
   flex-wrap: wrap;
   gap: 0 12px;
@@ -126,9 +129,15 @@ const others = computed(() =>
   text-decoration: none;
   font-size: 0.85em;
 }
+.others {
+  grid-area: others;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+}
 /* What is said here changes all the time; nothing below it may move from under a finger. */
 .other {
-  width: 240px;
+  width: 280px;
   font-variant-numeric: tabular-nums;
 }
 .other > * {
@@ -141,16 +150,16 @@ const others = computed(() =>
   max-width: 140px;
 }
 .hands {
+  grid-area: hands;
   display: flex;
   align-items: center;
   gap: 4px 12px;
-  margin-left: auto;
 }
 .away {
   visibility: hidden;
 }
 .says {
-  flex-basis: 100%;
+  grid-area: says;
   height: 28px;
   display: flex;
   justify-content: space-between;
@@ -165,19 +174,32 @@ const others = computed(() =>
   font-size: 0.8em;
 }
 .full {
-  flex-basis: 100%;
+  grid-area: full;
   margin: 0;
   padding: 8px 12px;
   background: var(--plum-soft);
 }
+@media (max-width: 1100px) {
+  .top {
+    grid-template: 'puller others' auto 'says hands' auto 'full full' auto / 1fr auto;
+  }
+  .says {
+    height: 56px;
+    flex-direction: column;
+    justify-content: center;
+    align-items: start;
+    gap: 0;
+  }
+}
 @media (max-width: 760px) {
+  .top {
+    grid-template: 'puller' auto 'others' auto 'hands' auto 'says' auto 'full' auto / minmax(0, 1fr);
+  }
   .hands {
     flex-wrap: wrap;
   }
   .says {
-    height: 64px;
-    flex-wrap: wrap;
-    align-content: start;
+    height: 80px;
   }
 }
 </style>
