@@ -39,7 +39,7 @@ test('a half-entered shot survives a reload in mid-shot, and its times are marke
   await page.keyboard.press('Space')
   await untilClock(page, 0.8)
   await page.reload()
-  await expect(page.getByText('these times are marked as estimated')).toBeVisible()
+  await expect(page.getByText('They are marked as estimated')).toBeVisible()
   await page.getByRole('button', { name: /First drop/ }).click()
   await untilClock(page, 0.5, 'drop')
   await page.getByRole('button', { name: /^Pump off/ }).click()

@@ -51,7 +51,7 @@ testOnOwn(
     ;({ page, bar } = await powerCut())
     await expect(page.getByRole('link', { name: 'Kept here, 5 waiting' })).toBeVisible()
     await page.getByRole('region', { name: 'Unfinished' }).getByRole('link', { name: 'Go on' }).click()
-    await expect(page.getByText('these times are marked as estimated')).toBeVisible()
+    await expect(page.getByText('They are marked as estimated')).toBeVisible()
     await expect(page.locator('[data-clock="drop"]')).not.toHaveText('–')
     await page.keyboard.press('Space')
     await bar.step('Cup')
