@@ -19,6 +19,7 @@ export const ACCESS = {
   'see-academy': { head: 'all', trainer: 'all', trainee: 'own', handed: 'own' },
   'change-academy': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
   'see-shots': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
+  'see-skill': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'record-shot': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'correct-shot': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'see-tasting': { head: 'all', trainer: 'all', trainee: 'own', handed: 'own' },

@@ -95,6 +95,10 @@ export type {
   TodayRoutine,
   TodayVessel,
 } from './today.ts'
+// Skill
+export { callScore } from './callScore.ts'
+export { briefOf, personSkill, skillList, withoutForecast } from './skill.ts'
+export type { BriefSkill, FamilySkill, PersonSkill, SkillList } from './skill.ts'
 // Devices at the bar
 export { DEVICE_FAULTS, SENSORS, deviceOrder, deviceWord, readLines, writeLines } from './deviceLine.ts'
 export type { DeviceFault, DeviceOrder, DeviceWord, Sensor } from './deviceLine.ts'

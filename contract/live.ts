@@ -15,6 +15,8 @@ export const liveNews = z.discriminatedUnion('kind', [
   /** Of a shot, or of what was said of one; `trainingId` where that was at hand. */
   z.strictObject({ kind: z.literal('shot'), shotId: id, trainingId: id.nullable() }),
   z.strictObject({ kind: z.literal('prepared'), preparedId: id }),
+  /** What somebody can do was worked out anew. */
+  z.strictObject({ kind: z.literal('skill'), personId: id }),
   /** Of the academy and whoever is in it. */
   z.strictObject({ kind: z.literal('people') }),
   z.strictObject({ kind: z.literal('stage'), trainingId: id, stage: stageOfGroup }),

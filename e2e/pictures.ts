@@ -51,7 +51,7 @@ test('the main views', async ({ page }) => {
   await page.clock.runFor(500)
   await picture(page, 'reading')
   await page.goto('/progress')
-  await page.getByRole('radio', { name: 'Mirren Kestle' }).check()
+  await page.getByRole('link', { name: 'Mirren Kestle' }).click()
   await expect(page.locator('ol > li')).toHaveCount(5)
   await picture(page, 'progress')
   await page
@@ -191,7 +191,7 @@ test.describe('people and doors', () => {
 test('on a phone, and in a dim bar', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
   await page.goto('/progress')
-  await page.getByRole('radio', { name: 'Suvi Okonjo' }).check()
+  await page.getByRole('link', { name: 'Suvi Okonjo' }).click()
   await expect(page.locator('ol > li')).toHaveCount(3)
   await page.locator('ol > li').nth(1).getByRole('link').click()
   await expect(page.locator('#verdict')).toBeVisible()
@@ -200,6 +200,6 @@ test('on a phone, and in a dim bar', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
   await picture(page, 'phone-reading')
   await page.goto('/progress')
-  await page.getByRole('radio', { name: 'Suvi Okonjo' }).check()
+  await page.getByRole('link', { name: 'Suvi Okonjo' }).click()
   await expect(page.locator('ol > li').first()).toBeVisible()
 })

@@ -19,6 +19,7 @@ import { peopleRoutes } from './people/routes.ts'
 import { prepareRoutes } from './prepare/routes.ts'
 import { setAsideRoutes } from './setAside/routes.ts'
 import { shotRoutes } from './shots/routes.ts'
+import { skillRoutes } from './skill/routes.ts'
 import { tastingRoutes } from './tasting/routes.ts'
 import { todayRoutes } from './today/routes.ts'
 import { liveRoutes } from './live/routes.ts'
@@ -80,6 +81,7 @@ function apiRoutes({ house, version }: AppParts): Router {
     shotRoutes,
     tastingRoutes,
     trainingRoutes,
+    skillRoutes,
     liveRoutes,
     claimRoutes,
     auditRoutes,

@@ -10,6 +10,7 @@ import { offerSetUp } from './doors/setUp.ts'
 import { readEnvironment } from './environment.ts'
 import { bareError } from './http/logging.ts'
 import { liveHub } from './live/hub.ts'
+import { skillWorker } from './skill/worker.ts'
 import packageJson from './package.json' with { type: 'json' }
 
 /** Requests get so long to finish, and all of stopping so long: whatever hangs then is let go. */
@@ -73,6 +74,10 @@ const sweeping = setInterval(() => {
 }, SWEEP_EVERY_MS)
 sweeping.unref()
 
+const skills = skillWorker(house, (error) =>
+  logger.warn({ err: bareError(error) }, 'what somebody can do could not be worked out'),
+)
+
 let isStopping = false
 async function stop(why: string): Promise<void> {
   if (isStopping) return
@@ -82,6 +87,7 @@ async function stop(why: string): Promise<void> {
   overdue.unref()
   // A live line never ends by itself.
   await live.close()
+  await skills.stop()
   await finishRequests(server)
   await pool.end()
   logger.info('stopped')

@@ -83,6 +83,7 @@ function attempts(by: string): Record<Action, Attempt[]> {
       ['get', `shots?personId=${personId}`],
       ['get', `shots?trainingId=${trainingId}`],
     ],
+    'see-skill': [['get', `people/${personId}/skill`]],
     'record-shot': [['put', `shots/${newId()}`, { ...shotOf(), personId, judgedBy: by }]],
     'correct-shot': [
       [

@@ -66,7 +66,7 @@ test('skill: the ladder of each reading', () => {
   const shots = Array.from({ length: 10 }, () => ({ facts: FACTS }))
   expect(output('skill', { recipe: RECIPE, shots })).toMatchObject({
     rung: 'learning',
-    readings: { dose: { shots: 10, rung: 'steady' }, time: { rung: 'learning' } },
+    skills: { dose: { shots: 10, rung: 'steady' }, time: { rung: 'learning' } },
   })
 })
 

@@ -3,10 +3,12 @@ import {
   type Readings,
   adviseGrind,
   assessSkill,
+  familyOf,
   diagnose,
   grindSeen,
   planSession,
   readShot,
+  serveScore,
   sessionShot,
   simulateShot,
 } from '@calm-apron/core'
@@ -70,11 +72,23 @@ export const COMMANDS = {
   }),
   skill: command(skillInput, ({ recipe, shots, programme, signOff }) =>
     assessSkill(
-      shots.map(({ facts, context, purpose, isReferenceOff, callScore }) => ({
-        readings: readShot(facts, recipe, context),
-        context: { purpose, isReferenceOff, grindOwner: context.grindOwner },
-        callScore,
-      })),
+      shots.map(({ facts, context, purpose, isReferenceOff, callScore }, index) => {
+        const readings = readShot(facts, recipe, context)
+        const { noted } = facts
+        return {
+          shotId: String(index),
+          // Whoever writes them down says in what order, not when.
+          pulledAt: new Date(index * 60_000).toISOString(),
+          family: familyOf(readings, { machine: null }),
+          readings,
+          context: { purpose, isReferenceOff, grindOwner: context.grindOwner },
+          isHelped: noted?.isHelped === true,
+          callScore,
+          isServeRight: serveScore(readings),
+          steps: noted ?? null,
+          lock: facts.grindSetting === null ? null : String(facts.grindSetting),
+        }
+      }),
       programme,
       signOff,
     ),

@@ -2,6 +2,7 @@ import { DOOR_ENDPOINTS } from './doors.ts'
 import { PEOPLE_ENDPOINTS } from './people.ts'
 import { PREPARE_ENDPOINTS } from './prepare.ts'
 import { SHOT_ENDPOINTS } from './shots.ts'
+import { SKILL_ENDPOINTS } from './skill.ts'
 import { TRAINING_ENDPOINTS } from './trainings.ts'
 
 /** Everything the API does. */
@@ -10,6 +11,7 @@ export const ENDPOINTS = {
   ...PEOPLE_ENDPOINTS,
   ...PREPARE_ENDPOINTS,
   ...SHOT_ENDPOINTS,
+  ...SKILL_ENDPOINTS,
   ...TRAINING_ENDPOINTS,
 } as const
 export type Endpoints = typeof ENDPOINTS

@@ -1,113 +1,176 @@
-import type { Readings } from '../reading/types.ts'
-import { type ReadingSkill, type SkillStory, assessReading } from './assessReading.ts'
-import { type ChargeContext, countedReading } from './charging.ts'
+import { type OthersShot, lastRangeS } from './alike.ts'
+import { type SkillStanding, type SkillStory, assessRun } from './assessRun.ts'
 import { passProbability, passSetProbability } from './passSet.ts'
-import { READING_KINDS, type ReadingKind, type Rung, type SkillProgramme } from './types.ts'
-
-/** One shot of a trainee with what it was pulled for; `callScore` is 0–1, null where no call was judged. */
-export interface SkillShot {
-  readings: Readings
-  context: ChargeContext
-  callScore: number | null
-}
+import { type SkillShot, isReadingKind, safetyMissed, skillRuns, toleranceOf } from './skillRuns.ts'
+import {
+  READING_KINDS,
+  type ReadingKind,
+  type Rung,
+  SKILLS,
+  type Skill,
+  type SkillEntry,
+  type SkillProgramme,
+} from './types.ts'
 
 /** An assessment that was passed and signed, so many days ago. */
 export interface SignOff {
   ageDays: number
 }
 
-/** What a trainee can do, by their last shots. */
+/** What a trainee can do in one family of shots, by their last ones. */
 export interface TraineeSkill {
-  readings: Record<ReadingKind, ReadingSkill>
+  /** Shots that count, and when the newest of them was pulled; null before the first. */
+  shots: number
+  lastAt: string | null
+  skills: Record<Skill, SkillStanding>
+  /** How the newest shots stood, oldest first. */
+  runs: Record<Skill, SkillEntry[]>
+  /** What one tolerance of each reading is, in its own unit, by the newest recipe; null where it is only seen. */
+  tolerances: Record<ReadingKind, number | null>
   meanCallScore: number | null
-  /** Probability of passing an assessment set today. */
-  passToday: number
+  /** In the last ten shots that were watched. */
+  safetyMissed: number
+  /** The range of the last five times at one setting, in s. */
+  alikeRangeS: number | null
+  /** Probability of passing an assessment set today; null before eight shots of each reading that was judged. */
+  passToday: number | null
   rung: Rung
   isAssessmentWorthIt: boolean
-  /** What to practise next: the reading most likely to fail a set, and how it misses. Null when nothing stands out. */
-  practiseNext: { reading: ReadingKind; story: SkillStory } | null
+  /** What to practise next: what is most likely to fail a set, and how it misses. Null when nothing stands out, or by chance alone. */
+  practiseNext: { skill: Skill; story: SkillStory } | null
+  /** What went right in the last session, and nothing went wrong in it; null where there is nothing of the kind. */
+  wentRight: Skill | null
 }
 
+/** A chart shows no more. */
+const SHOWN_SHOTS = 60
+
 /**
- * A trainee's skill from their shots, oldest first: each reading by itself, and the whole as the rung of its weakest.
+ * A trainee's skill from their shots of one family, oldest first: each skill by itself, and the whole as the rung of its weakest
+ * reading.
  * @param signOff the last one, or null
+ * @param others others' shots at the same settings, by which the bar's drift is told
  */
 export function assessSkill(
   shots: readonly SkillShot[],
   programme: SkillProgramme,
   signOff: SignOff | null = null,
+  others: readonly OthersShot[] = [],
 ): TraineeSkill {
-  const calls = shots.flatMap(({ callScore }) => (callScore === null ? [] : [callScore]))
-  const meanCallScore =
-    calls.length === 0 ? null : calls.reduce((sum, score) => sum + score, 0) / calls.length
-  const skillOf = (kind: ReadingKind) =>
-    assessReading(
-      shots.flatMap(({ readings, context }) => countedReading(kind, readings, context) ?? []),
-      latestTolerance(kind, shots),
-      programme,
-      meanCallScore,
-    )
-  const readings = {
-    dose: skillOf('dose'),
-    tamp: skillOf('tamp'),
-    yield: skillOf('yield'),
-    time: skillOf('time'),
-    taste: skillOf('taste'),
-  }
+  const runs = skillRuns(shots, others)
+  const meanCallScore = meanOf(shots.flatMap(({ callScore }) => callScore ?? []))
+  const skills = eachSkill((skill) =>
+    assessRun(runs[skill], programme, {
+      // What the tool helped with says nothing of the hands.
+      isUnhelpedOnly: skill === 'dose' || skill === 'yield',
+      meanCallScore: isReadingKind(skill) ? meanCallScore : null,
+    }),
+  )
+  const missed = safetyMissed(shots)
   // What nobody has judged yet is neither a strength nor a hindrance.
-  const judged = READING_KINDS.filter((kind) => readings[kind].shots > 0)
-  const passToday =
-    judged.length === 0
-      ? 0
-      : passSetProbability(
-          judged.map((kind) => readings[kind].counts),
-          programme,
-        )
+  const judged = READING_KINDS.filter((kind) => skills[kind].shots > 0)
+  const passToday = passOf(judged, skills, programme)
   return {
-    readings,
+    shots: shots.length,
+    lastAt: shots.at(-1)?.pulledAt ?? null,
+    skills,
+    runs: eachSkill((skill) => runs[skill].slice(-SHOWN_SHOTS)),
+    tolerances: latestTolerances(shots),
     meanCallScore,
+    safetyMissed: missed,
+    alikeRangeS: lastRangeS(shots),
     passToday,
     rung: overallRung(
-      judged.map((kind) => readings[kind]),
+      judged.map((kind) => skills[kind]),
       programme,
       signOff,
+      missed > 0,
     ),
-    isAssessmentWorthIt: passToday >= programme.assessFrom,
-    practiseNext: weakest(judged, readings, programme),
+    isAssessmentWorthIt: passToday !== null && missed === 0 && passToday >= programme.assessFrom,
+    practiseNext: weakest(skills, programme),
+    wentRight: bestOfLast(runs),
   }
 }
 
-function latestTolerance(kind: ReadingKind, shots: readonly SkillShot[]): number {
-  for (const { readings } of [...shots].reverse()) {
-    const reading = readings[kind]
-    if (reading.judged && 'tolerance' in reading) return reading.tolerance
-  }
-  return 0
+function eachSkill<T>(make: (skill: Skill) => T): Record<Skill, T> {
+  const made = SKILLS.map((skill): [Skill, T] => [skill, make(skill)])
+  // Every skill was gone through.
+  return Object.fromEntries(made) as Record<Skill, T>
 }
 
-const ORDER: readonly ReadingSkill['rung'][] = ['new', 'learning', 'steady', 'ready']
+function meanOf(values: readonly number[]): number | null {
+  return values.length === 0 ? null : values.reduce((sum, value) => sum + value, 0) / values.length
+}
+
+function passOf(
+  judged: readonly ReadingKind[],
+  skills: Record<Skill, SkillStanding>,
+  programme: SkillProgramme,
+): number | null {
+  if (judged.length === 0 || judged.some((kind) => skills[kind].on === null)) return null
+  return passSetProbability(
+    judged.map((kind) => skills[kind].counts),
+    programme,
+  )
+}
+
+function latestTolerances(shots: readonly SkillShot[]): TraineeSkill['tolerances'] {
+  const newestFirst = shots.toReversed()
+  const latest = (kind: ReadingKind) => {
+    for (const { readings } of newestFirst) {
+      const tolerance = toleranceOf(kind, readings)
+      if (tolerance !== null) return tolerance
+    }
+    return null
+  }
+  return {
+    dose: latest('dose'),
+    tamp: null,
+    yield: latest('yield'),
+    time: latest('time'),
+    taste: latest('taste'),
+  }
+}
+
+const ORDER: readonly SkillStanding['rung'][] = ['new', 'learning', 'steady', 'ready']
 
 function overallRung(
-  skills: readonly ReadingSkill[],
+  skills: readonly SkillStanding[],
   { signOffDays }: SkillProgramme,
   signOff: SignOff | null,
+  isUnsafe: boolean,
 ): Rung {
   const hasDrifted = skills.some(({ recentWorsening }) => recentWorsening.length > 0)
   if (signOff !== null) return signOff.ageDays >= signOffDays || hasDrifted ? 'due' : 'signed-off'
   const lowest = Math.min(...skills.map(({ rung }) => ORDER.indexOf(rung)))
-  return ORDER[lowest] ?? 'new'
+  const rung = ORDER[lowest] ?? 'new'
+  return rung === 'ready' && isUnsafe ? 'steady' : rung
 }
 
+/** What is most likely to fail a set, of all that enough is known of. */
 function weakest(
-  judged: readonly ReadingKind[],
-  readings: Record<ReadingKind, ReadingSkill>,
+  skills: Record<Skill, SkillStanding>,
   programme: SkillProgramme,
 ): TraineeSkill['practiseNext'] {
-  const [reading] = [...judged]
-    .filter((kind) => readings[kind].rung !== 'ready')
-    .sort(
-      (a, b) =>
-        passProbability(readings[a].counts, programme) - passProbability(readings[b].counts, programme),
-    )
-  return reading === undefined ? null : { reading, story: readings[reading].story }
+  const passes = (skill: Skill) => passProbability(skills[skill].counts, programme)
+  const [skill] = SKILLS.filter((each) => skills[each].on !== null && skills[each].rung !== 'ready').sort(
+    (a, b) => passes(a) - passes(b),
+  )
+  return skill === undefined ? null : { skill, story: skills[skill].story }
+}
+
+/** Shots further apart are of different sessions. */
+const SESSION_MS = 4 * 3_600_000
+
+/** The skill that was on each time in the newest session, the one seen most often first. */
+function bestOfLast(runs: Record<Skill, SkillEntry[]>): Skill | null {
+  const newestMs = Math.max(
+    ...SKILLS.map((skill) => Date.parse(runs[skill].at(-1)?.pulledAt ?? '1970-01-01')),
+  )
+  const lately = (skill: Skill) =>
+    runs[skill].filter(({ pulledAt }) => newestMs - Date.parse(pulledAt) < SESSION_MS)
+  const [best] = SKILLS.map((skill) => ({ skill, run: lately(skill) }))
+    .filter(({ run }) => run.length > 0 && run.every(({ standing }) => standing === 'on'))
+    .sort((a, b) => b.run.length - a.run.length)
+  return best?.skill ?? null
 }

@@ -1,19 +1,30 @@
 import fc from 'fast-check'
 import { STANDINGS } from '../reading/types.ts'
-import { effectiveSize, forgettingWeights } from './forgetting.ts'
-import { countStandings, onProbability } from './onProbability.ts'
+import { onProbability } from './onProbability.ts'
+import { countsOf, effectiveShots, tallyOf, withMoreOn } from './tally.ts'
 
 const HALVING = 12
 
 test('a shot twelve shots old is worth half a new one', () => {
-  const weights = forgettingWeights(13, HALVING)
-  expect([weights[0], weights[12]]).toEqual([0.5, 1])
+  const run = ['off' as const, ...Array<'on'>(11).fill('on'), 'near' as const]
+  const { weights } = tallyOf(run, HALVING)
+  expect([weights.near, weights.off]).toEqual([1, expect.closeTo(0.5)])
 })
 
 test('equal weights are worth as many shots as there are, uneven ones fewer', () => {
-  expect(effectiveSize([1, 1, 1, 1])).toBe(4)
-  expect(effectiveSize([1, 0.5])).toBeCloseTo(1.8)
-  expect(effectiveSize([])).toBe(0)
+  expect(effectiveShots(tallyOf(['on', 'on', 'off', 'near'], Infinity))).toBe(4)
+  expect(effectiveShots(tallyOf(['on', 'on'], 1))).toBeCloseTo(1.8)
+  expect(effectiveShots(tallyOf([], HALVING))).toBe(0)
+})
+
+test('more on is added without going through them', () => {
+  const run = ['off', 'near', 'on', 'off'] as const
+  for (const halving of [HALVING, Infinity]) {
+    const { weights, squares } = withMoreOn(tallyOf(run, halving), 5, halving)
+    const whole = tallyOf([...run, ...Array<'on'>(5).fill('on')], halving)
+    expect(squares).toBeCloseTo(whole.squares)
+    for (const standing of STANDINGS) expect(weights[standing]).toBeCloseTo(whole.weights[standing])
+  }
 })
 
 test('knowing nothing, anything is as likely', () => {
@@ -47,6 +58,7 @@ test('one more shot on never lowers the interval, one more off never raises it',
 })
 
 test('counts add up to the shots that the weighted run is worth', () => {
-  const { on, near, off } = countStandings(['on', 'near', 'off', 'on'], HALVING)
-  expect(on + near + off).toBeCloseTo(effectiveSize(forgettingWeights(4, HALVING)))
+  const tally = tallyOf(['on', 'near', 'off', 'on'], HALVING)
+  const { on, near, off } = countsOf(tally)
+  expect(on + near + off).toBeCloseTo(effectiveShots(tally))
 })

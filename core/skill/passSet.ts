@@ -1,4 +1,4 @@
-import type { StandingCounts } from './onProbability.ts'
+import type { StandingCounts } from './tally.ts'
 import type { SkillProgramme } from './types.ts'
 
 /**

@@ -4,6 +4,13 @@ import type { Standing } from '../reading/types.ts'
 export const READING_KINDS = ['dose', 'tamp', 'yield', 'time', 'taste'] as const
 export type ReadingKind = (typeof READING_KINDS)[number]
 
+/**
+ * What a person is assessed in: preparing, the five readings, saying what a shot was, and pulling alike (the spread of time, dose
+ * and yield at one locked setting, which is whoever pulls, whoever set the grind).
+ */
+export const SKILLS = ['prep', ...READING_KINDS, 'call', 'alike'] as const
+export type Skill = (typeof SKILLS)[number]
+
 /** Whose account a reading goes to. */
 export type Account = 'trainee' | 'bar' | 'nobody'
 
@@ -13,12 +20,23 @@ export interface JudgedReading {
   deviation: number | null
 }
 
+/** How one shot stood in one skill. */
+export interface SkillEntry {
+  shotId: string
+  pulledAt: string
+  standing: Standing
+  /** From the target, in tolerances, so that recipes can be held together; null for what is only seen. */
+  deviation: number | null
+  isHelped: boolean
+}
+
 /** What decides the rungs of the ladder; a programme may set its own, and they are kept with each sign-off. */
 export interface SkillProgramme {
   /** Weights halve every so many shots. */
   halvingShots: number
-  /** Judged shots before anything is called steady, and before it is called ready. */
+  /** Judged shots, those of dose and yield without help, before anything is called steady. */
   leastShots: number
+  /** Judged shots, those of dose and yield without help, before it is called ready. */
   readyLeastShots: number
   /** Lower end of the 90 % interval of P(on) for *steady* and for *ready*. */
   steadyFrom: number

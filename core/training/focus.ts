@@ -1,5 +1,5 @@
 import type { BarStep } from '../shot/barSteps.ts'
-import { READING_KINDS } from '../skill/types.ts'
+import { READING_KINDS, type Skill } from '../skill/types.ts'
 
 /** What a training can look at: readings, looks, and what is said before the reading. */
 export const FOCUS_PARTS = [
@@ -49,6 +49,18 @@ const PARTS_OF: Record<FocusName, readonly FocusPart[]> = {
 /** The focus by this name, as it is shipped. */
 export function focusNamed(name: FocusName): Focus {
   return { on: [...PARTS_OF[name]], fullEvery: USUAL_FULL_EVERY }
+}
+
+/** What a training looks at in which this is to be practised. */
+export const FOCUS_FOR: Readonly<Record<Skill, FocusName>> = {
+  prep: 'clock-and-weight',
+  dose: 'first-week',
+  tamp: 'first-week',
+  yield: 'clock-and-weight',
+  time: 'clock-and-weight',
+  alike: 'clock-and-weight',
+  taste: 'grind-and-taste',
+  call: 'grind-and-taste',
 }
 
 /** What a training looks at where nobody has said otherwise. */

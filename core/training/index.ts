@@ -1,5 +1,6 @@
 // Trainings: what happened in them, what they look at, whose turn it is, and when the tool helps.
 export {
+  FOCUS_FOR,
   FOCUS_NAMES,
   FOCUS_ON_ALL,
   FOCUS_PARTS,

@@ -15,7 +15,7 @@ export async function copyAcademy(
   const { rows: tables } = await superuser.query<{ name: string; columns: string; values: string }>(
     `SELECT quote_ident(c.relname) AS name,
        string_agg(quote_ident(a.attname), ', ' ORDER BY a.attnum) AS columns,
-       string_agg(CASE a.attname WHEN 'academy_id' THEN '$2' WHEN 'is_demo' THEN 'false'
+       string_agg(CASE a.attname WHEN 'academy_id' THEN '$2' WHEN 'is_demo' THEN 'false' WHEN 'claimed_until' THEN 'NULL'
          WHEN 'sign_in_name' THEN quote_literal($1::text) || ' || sign_in_name'
          ELSE quote_ident(a.attname) END, ', ' ORDER BY a.attnum) AS values
      FROM pg_class c JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped AND a.attgenerated = ''

@@ -21,6 +21,17 @@ const MAY_CHANGE: Record<string, readonly string[]> = {
   claim: ['confirmed_at', 'is_denied'],
   // How it is called now; how before stands in `repurposing`.
   shot: ['purpose', 'fault_shown'],
+  // Worked out of facts, and anew whenever they change.
+  skill: [
+    'changes',
+    'changed_at',
+    'is_behind',
+    'claimed_until',
+    'worked_out_at',
+    'rules_version',
+    'figures',
+    'brief',
+  ],
   prepared: ['revision_no', 'name_key', 'search_text', 'archived_at', 'over_on'],
 }
 const MAY_REMOVE = ['session', 'remembered_sign_in', 'set_aside']
@@ -30,6 +41,7 @@ const MAY_ASK = [
   'is_set_up()',
   'is_sign_in_name_taken(text)',
   'erase_person(uuid, timestamptz)',
+  'skill_behind(integer)',
 ]
 
 /**

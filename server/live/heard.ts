@@ -23,6 +23,8 @@ export async function asHeardBy(
       return news
     case 'training':
       return (await maySee(news.trainingId)) ? news : null
+    case 'skill':
+      return news.personId === personId ? news : null
     case 'shot':
       return about === personId ? news : null
     case 'stage': {

@@ -181,6 +181,8 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
     },
   ],
   getShot: [{ ask: onShot, answers: THERE }],
+  listSkill: [{ ask: always, answers: 200 }],
+  getSkill: [{ ask: onPerson, answers: THERE }],
   putShot: [
     {
       ask: ({ asker, personId }) => ({

@@ -1,9 +1,10 @@
-import { type JudgedReading, DEFAULT_PROGRAMME, assessReading } from '@calm-apron/core'
+import { DEFAULT_PROGRAMME, type SkillEntry, assessRun } from '@calm-apron/core'
 import { type Seeded, seeded, shifts, standingOf } from '@calm-apron/core/bench'
+import { reportSayings } from './reportSayings.ts'
 
 /** A trainee's deviations, in tolerances, and the true probability of being on at each shot. */
 interface SimulatedTrainee {
-  run: JudgedReading[]
+  run: SkillEntry[]
   truth: number[]
 }
 
@@ -45,7 +46,13 @@ function trainee(
     carried = streak * carried + Math.sqrt(1 - streak * streak) * chance.normal(0, 1)
     const { bias, spread } = at(shot)
     const deviation = bias + spread * carried
-    made.run.push({ standing: standingOf(deviation, 1), deviation })
+    made.run.push({
+      shotId: '',
+      pulledAt: '',
+      isHelped: false,
+      standing: standingOf(deviation, 1),
+      deviation,
+    })
     made.truth.push(shareWithin(bias, spread))
   }
   return made
@@ -56,16 +63,16 @@ const many = (make: (seed: number) => SimulatedTrainee, firstSeed: number) =>
 
 function isEverReady({ run }: SimulatedTrainee, within: number): boolean {
   for (let shots = DEFAULT_PROGRAMME.readyLeastShots; shots <= within; shots += 1) {
-    if (assessReading(run.slice(0, shots), 1, DEFAULT_PROGRAMME).rung === 'ready') return true
+    if (assessRun(run.slice(0, shots), DEFAULT_PROGRAMME).rung === 'ready') return true
   }
   return false
 }
 
 function coverage(trainees: readonly SimulatedTrainee[], shots: number): number {
   const covered = trainees.filter(({ run, truth }) => {
-    const { on } = assessReading(run.slice(0, shots), 1, DEFAULT_PROGRAMME)
+    const { on } = assessRun(run.slice(0, shots), DEFAULT_PROGRAMME)
     const now = truth[shots - 1] ?? 0
-    return on.low <= now && now <= on.high
+    return on !== null && on.low <= now && now <= on.high
   })
   return covered.length / trainees.length
 }
@@ -92,6 +99,7 @@ export function reportSkill(firstSeed: number): void {
   )
   reportCoverage(firstSeed + 50_000, steady)
   reportShifts(firstSeed + 90_000)
+  reportSayings(firstSeed + 110_000)
 }
 
 function reportCoverage(

@@ -14,6 +14,8 @@ export const SUBJECTS = [
   'grind-history',
   'prepared',
   'coffee-use',
+  'team-skill',
+  'skill',
   'people',
   'claims',
   'set-aside',

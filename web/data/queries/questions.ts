@@ -53,6 +53,16 @@ export const tastingAsked = (shotId: string) =>
     call(ENDPOINTS.getTasting, { params: { shotId } }),
   )
 
+/** What everyone can do, in brief. */
+export const teamSkillAsked = () =>
+  keptAsTold(ENDPOINTS.listSkill, ['team-skill'], async () => call(ENDPOINTS.listSkill))
+
+/** What one person can do. */
+export const skillAsked = (personId: string) =>
+  keptAsTold(ENDPOINTS.getSkill, ['skill', personId], async () =>
+    call(ENDPOINTS.getSkill, { params: { personId } }),
+  )
+
 /** Who is in the academy, with what a head knows of them: kept on no device. */
 export const peopleAsked = (): Question<AnswerOf<typeof ENDPOINTS.listPeople>> => ({
   key: ['people'],

@@ -33,6 +33,8 @@ export const STALE_BY: Readonly<Record<Subject, Stale>> = {
   'grind-history': by('shot', 'prepared'),
   prepared: by('prepared'),
   'coffee-use': by('shot', 'prepared'),
+  'team-skill': by('people', 'skill'),
+  skill: (news, about) => news.kind === 'people' || (news.kind === 'skill' && news.personId === about),
   people: by('people'),
   claims: by('shot'),
   'set-aside': by('shot'),
@@ -42,7 +44,11 @@ export const STALE_BY: Readonly<Record<Subject, Stale>> = {
 }
 
 /** What is heavy to tell, and of which a shot changes little, is asked for no oftener than this by shots. */
-export const AT_MOST_EVERY_MS: Partial<Record<Subject, number>> = { today: 1500, audit: 1500 }
+export const AT_MOST_EVERY_MS: Partial<Record<Subject, number>> = {
+  today: 1500,
+  'team-skill': 1500,
+  audit: 1500,
+}
 
 /** @param key as it stands in the cache: whose it is, the subject, what about it */
 export function isStaleBy(key: readonly unknown[], news: LiveNews): boolean {

@@ -2,30 +2,26 @@
 import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRouter } from 'vue-router'
-import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
+import { RouterLink } from 'vue-router'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import { useShotList } from '../../data/queries/useShots.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
+import { useDoor } from '../../data/door/door.ts'
 import ShotRow from '../../shot/reading/ShotRow.vue'
-import SkillPanel from './SkillPanel.vue'
-import { useSkill } from './useSkill.ts'
+import PersonPanel from './PersonPanel.vue'
+import TeamPanel from './TeamPanel.vue'
 
+/** The team for those who teach; one person with their shots; for whoever learns themselves. */
 const props = defineProps<{ personId: string }>()
 const { t } = useI18n()
-const router = useRouter()
 const academy = useAcademy()
+const door = useDoor()
 
-const people = computed(() =>
-  academy.trainees.map((person) => ({ value: person.personId, label: person.displayName })),
-)
-const chosen = computed({
-  get: () => props.personId || people.value[0]?.value || '',
-  set: (personId: string) => void router.replace({ name: 'progress', params: { personId } }),
-})
-const person = computed(() => academy.personName(chosen.value))
+const shown = computed(() => props.personId || (door.isStaff ? '' : (door.personId ?? '')))
+const person = computed(() => academy.personName(shown.value))
+const isOwn = computed(() => shown.value === door.personId)
 const { shots, hasMore, isKnown, isReached, loadMore } = useShotList(() =>
-  chosen.value === '' ? null : { personId: chosen.value },
+  shown.value === '' ? null : { personId: shown.value },
 )
 const isLoadingMore = ref(false)
 async function earlier(): Promise<void> {
@@ -33,32 +29,38 @@ async function earlier(): Promise<void> {
   await loadMore()
   isLoadingMore.value = false
 }
-const skill = useSkill(() => chosen.value)
 </script>
 
 <template>
   <div class="progress">
-    <h1 tabindex="-1">{{ t('progress.title') }}</h1>
-    <ChoiceRow v-model="chosen" :label="t('progress.who')" :options="people" is-label-hidden />
-    <p v-if="isKnown && !isReached" class="soft">
-      {{ shots.length > 0 ? t('progress.offline') : t('progress.offlineNone', { person }) }}
-    </p>
-    <SkillPanel v-if="skill" :skill="skill" />
-    <template v-if="shots.length > 0">
-      <p class="soft hint">{{ t('progress.newestFirst') }}</p>
-      <ol class="shots">
-        <ShotRow v-for="listed in shots" :key="listed.shot.shotId" :listed="listed" />
-      </ol>
-      <PressButton v-if="hasMore" :is-busy="isLoadingMore" @click="earlier">{{
-        t('progress.earlier')
-      }}</PressButton>
+    <header class="head">
+      <h1 tabindex="-1">{{ shown === '' || isOwn ? t('progress.title') : person }}</h1>
+      <RouterLink v-if="shown !== '' && door.isStaff" :to="{ name: 'progress', params: { personId: '' } }">{{
+        t('progress.team')
+      }}</RouterLink>
+    </header>
+    <TeamPanel v-if="shown === ''" />
+    <template v-else>
+      <p v-if="isKnown && !isReached" class="soft">
+        {{ shots.length > 0 ? t('progress.offline') : t('progress.offlineNone', { person }) }}
+      </p>
+      <PersonPanel :key="shown" :person-id="shown" :is-own="isOwn" />
+      <template v-if="shots.length > 0">
+        <p class="soft hint">{{ t('progress.newestFirst') }}</p>
+        <ol class="shots">
+          <ShotRow v-for="listed in shots" :key="listed.shot.shotId" :listed="listed" />
+        </ol>
+        <PressButton v-if="hasMore" :is-busy="isLoadingMore" @click="earlier">{{
+          t('progress.earlier')
+        }}</PressButton>
+      </template>
+      <EmptyPlace
+        v-else-if="isKnown && isReached"
+        :says="t('progress.empty', { person })"
+        :action="t('progress.first', { person })"
+        :to="{ name: 'today' }"
+      />
     </template>
-    <EmptyPlace
-      v-else-if="isKnown && isReached"
-      :says="t('progress.empty', { person })"
-      :action="t('progress.first', { person })"
-      :to="{ name: 'today' }"
-    />
   </div>
 </template>
 
@@ -69,6 +71,18 @@ const skill = useSkill(() => chosen.value)
   padding: 24px;
   display: grid;
   gap: 12px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 4px 24px;
+}
+.head a {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
 }
 .hint {
   margin: 0;

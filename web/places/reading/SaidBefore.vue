@@ -11,7 +11,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
-import { callScore } from './useCallScore.ts'
+import { callScore } from '@calm-apron/contract'
 
 /** What was said before the reading opened: both calls, both slips; and a trainer's ruling beside the tool's. */
 const props = defineProps<{

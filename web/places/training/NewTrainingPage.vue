@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { FOCUS_NAMES, focusNamed } from '@calm-apron/core'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -16,10 +17,19 @@ const router = useRouter()
 const trainings = useTrainings()
 const startTraining = useStartTraining()
 
-const changing = typeof route.query['change'] === 'string' ? route.query['change'] : null
-const form = useSetupForm(changing === null ? null : (trainings.stateOf(changing)?.setup ?? null))
+const asked = (name: string) => {
+  const value = route.query[name]
+  return typeof value === 'string' ? value : null
+}
+const changing = asked('change')
+const form = useSetupForm(
+  changing === null ? null : (trainings.stateOf(changing)?.setup ?? null),
+  asked('with'),
+)
 const wasTried = ref(false)
-const focus = ref(useLastFocus().value)
+// Whoever comes from what somebody should practise begins with that.
+const toPractise = FOCUS_NAMES.find((name) => name === asked('focus'))
+const focus = ref(toPractise === undefined ? useLastFocus().value : focusNamed(toPractise))
 
 async function go(): Promise<void> {
   wasTried.value = true

@@ -10,8 +10,11 @@ const MOST_AT_A_GROUP = 3
 /** Not there, or at a group: `machineId:groupNo`. */
 const AWAY = ''
 
-/** A training's setup while it is chosen; as the last one was, where nothing else is said. */
-export function useSetupForm(start: TrainingSetup | null) {
+/**
+ * A training's setup while it is chosen; as the last one was, where nothing else is said.
+ * @param only the one person it is for; null: everyone who was there last time
+ */
+export function useSetupForm(start: TrainingSetup | null, only: string | null = null) {
   const academy = useAcademy()
   const last = useLastSetup()
   const from = start ?? last.value
@@ -44,7 +47,9 @@ export function useSetupForm(start: TrainingSetup | null) {
     at: Object.fromEntries(
       [...academy.trainees, ...academy.teachers].map(({ personId }, index) => {
         const seat = from === null ? firstSeats[index] : from.seats.find((each) => each.personId === personId)
-        return [personId, seat ? groupOf(seat) : AWAY]
+        if (only === null) return [personId, seat ? groupOf(seat) : AWAY]
+        const its = seat ?? places[0]
+        return [personId, personId === only && its ? groupOf(its) : AWAY]
       }),
     ),
   })

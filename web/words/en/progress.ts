@@ -4,7 +4,7 @@ import { skillWords } from './skill.ts'
 export const progressWords = {
   progress: {
     title: 'Progress',
-    who: 'Whose shots?',
+    team: 'Everyone',
     empty: '{person} has no shots yet. The first one pulled will stand here.',
     first: 'Choose {person} on Today',
     earlier: 'Show earlier shots',

@@ -1,7 +1,7 @@
-import type { Call } from '@calm-apron/contract'
+import type { Call } from './tasting.ts'
 import { diagnose, readShot } from '@calm-apron/core'
 import { PUMP_RECIPE, carefulShot, taste } from '@calm-apron/core/testing'
-import { callScore } from './useCallScore.ts'
+import { callScore } from './callScore.ts'
 
 const call = (part: Partial<Call>): Call => ({
   callId: 'c',

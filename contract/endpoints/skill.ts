@@ -1,0 +1,30 @@
+import { z } from 'zod'
+import { id } from '../primitives.ts'
+import { personSkill, skillList } from '../skill.ts'
+import { type Endpoint, none } from './endpoint.ts'
+
+/** What people can do, as it was worked out last. */
+export const SKILL_ENDPOINTS = {
+  listSkill: {
+    method: 'get',
+    path: '/skill',
+    summary: 'What everyone can do, in brief; to a trainee their own alone, without forecast.',
+    action: 'see-skill',
+    params: none,
+    query: none,
+    body: null,
+    answer: skillList,
+    problems: [],
+  },
+  getSkill: {
+    method: 'get',
+    path: '/people/{personId}/skill',
+    summary: 'What one person can do, with the run of each skill; to themselves without forecast.',
+    action: 'see-skill',
+    params: z.strictObject({ personId: id }),
+    query: none,
+    body: null,
+    answer: personSkill,
+    problems: ['not-found'],
+  },
+} as const satisfies Record<string, Endpoint>

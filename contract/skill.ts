@@ -1,0 +1,150 @@
+import {
+  CHART_SIGNALS,
+  type ControlChart,
+  MEASURED_BY,
+  type OnProbability,
+  READING_KINDS,
+  RUNGS,
+  type ReadingKind,
+  SKILLS,
+  SKILL_STORIES,
+  STANDINGS,
+  type Signal,
+  type Skill,
+  type SkillEntry,
+  type SkillFamily,
+  type SkillStanding,
+  type TraineeSkill,
+} from '@calm-apron/core'
+import { z } from 'zod'
+import { id, instant } from './primitives.ts'
+
+const signal = z.strictObject({
+  kind: z.enum(CHART_SIGNALS),
+  at: z.int().nonnegative(),
+  isWorse: z.boolean(),
+}) satisfies z.core.$ZodType<Signal>
+
+const onProbability = z.strictObject({
+  mean: z.number(),
+  low: z.number(),
+  high: z.number(),
+  effectiveShots: z.number(),
+}) satisfies z.core.$ZodType<OnProbability>
+
+const skillStanding = z.strictObject({
+  shots: z.int().nonnegative(),
+  deciding: z.int().nonnegative(),
+  counts: z.strictObject({ on: z.number(), near: z.number(), off: z.number() }),
+  /** Null below eight shots, and to trainees: a percentage is the trainer's view. */
+  on: onProbability.nullable(),
+  bias: z.number().nullable(),
+  spread: z.number().nullable(),
+  chart: z
+    .strictObject({
+      centre: z.number(),
+      lower: z.number(),
+      upper: z.number(),
+      signals: z.array(signal),
+    })
+    .nullable() satisfies z.core.$ZodType<ControlChart | null>,
+  recentWorsening: z.array(signal),
+  shift: z.strictObject({ shots: z.int().positive(), mean: z.number() }).nullable(),
+  rung: z.enum(['new', 'learning', 'steady', 'ready']),
+  onShotsToNextRung: z.int().positive().nullable(),
+  story: z.enum(SKILL_STORIES),
+}) satisfies z.core.$ZodType<SkillStanding>
+
+const skillEntry = z.strictObject({
+  shotId: id,
+  pulledAt: instant,
+  standing: z.enum(STANDINGS),
+  deviation: z.number().nullable(),
+  isHelped: z.boolean(),
+}) satisfies z.core.$ZodType<SkillEntry>
+
+const family = z.strictObject({
+  by: z.enum(MEASURED_BY),
+  basketId: id.nullable(),
+}) satisfies z.core.$ZodType<SkillFamily>
+
+/** What a list and a page both show of one family of shots. */
+const SHARED = {
+  family,
+  shots: z.int().nonnegative(),
+  lastAt: instant.nullable(),
+  safetyMissed: z.int().nonnegative(),
+  alikeRangeS: z.number().nullable(),
+  /** Null below eight shots, and to trainees: a forecast is the trainer's view. */
+  passToday: z.number().nullable(),
+  rung: z.enum(RUNGS),
+  isAssessmentWorthIt: z.boolean(),
+  practiseNext: z.strictObject({ skill: z.enum(SKILLS), story: z.enum(SKILL_STORIES) }).nullable(),
+  wentRight: z.enum(SKILLS).nullable(),
+  tolerances: z.record(z.enum(READING_KINDS), z.number().nullable()) satisfies z.core.$ZodType<
+    Record<ReadingKind, number | null>
+  >,
+}
+
+/** What somebody can do in one family of shots, with the run of each skill. */
+export const familySkill = z.strictObject({
+  ...SHARED,
+  meanCallScore: z.number().nullable(),
+  skills: z.record(z.enum(SKILLS), skillStanding),
+  runs: z.record(z.enum(SKILLS), z.array(skillEntry)),
+}) satisfies z.core.$ZodType<TraineeSkill & { family: SkillFamily }>
+export type FamilySkill = z.infer<typeof familySkill>
+
+const briefStanding = skillStanding.pick({
+  shots: true,
+  rung: true,
+  on: true,
+  bias: true,
+  shift: true,
+})
+
+/** The same in brief, as a list of people shows it. */
+export const briefSkill = z.strictObject({
+  ...SHARED,
+  skills: z.record(z.enum(SKILLS), briefStanding),
+})
+export type BriefSkill = z.infer<typeof briefSkill>
+
+/** As of when it was worked out (null: not yet), and whether something has come since. */
+const ASKED_OF = { personId: id, asOf: instant.nullable(), isBehind: z.boolean() }
+
+/** What one person can do: each family of shots, the one pulled last first. */
+export const personSkill = z.strictObject({ ...ASKED_OF, families: z.array(familySkill) })
+export type PersonSkill = z.infer<typeof personSkill>
+
+/** What everyone can do of whom the asker may know. */
+export const skillList = z.strictObject({
+  people: z.array(z.strictObject({ ...ASKED_OF, families: z.array(briefSkill) })),
+})
+export type SkillList = z.infer<typeof skillList>
+
+/** What of a person's figures a list shows. */
+export function briefOf({ meanCallScore: _mean, skills, runs: _runs, ...shared }: FamilySkill): BriefSkill {
+  return {
+    ...shared,
+    skills: eachSkill((skill) => {
+      const { shots, rung, on, bias, shift } = skills[skill]
+      return { shots, rung, on, bias, shift }
+    }),
+  }
+}
+
+/** Without forecast and percentages, which are the trainer's view. */
+export function withoutForecast<F extends FamilySkill | BriefSkill>(families: readonly F[]): F[] {
+  return families.map((each) => ({
+    ...each,
+    passToday: null,
+    isAssessmentWorthIt: false,
+    skills: eachSkill((skill) => ({ ...each.skills[skill], on: null })),
+  }))
+}
+
+function eachSkill<T>(make: (skill: Skill) => T): Record<Skill, T> {
+  // Every skill is gone through.
+  return Object.fromEntries(SKILLS.map((skill) => [skill, make(skill)])) as Record<Skill, T>
+}

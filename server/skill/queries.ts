@@ -1,0 +1,230 @@
+import { SHOT_PURPOSES, isCounted } from '@calm-apron/core'
+import type { BriefSkill, Call, FamilySkill, Ruling, ShotSummary } from '@calm-apron/contract'
+import { and, asc, desc, eq, isNull, lt, or, sql } from 'drizzle-orm'
+import { anyOf } from '../database/anyOf.ts'
+import { keptQuery } from '../database/keptQuery.ts'
+import type { AcademyTransaction, Database } from '../database/pool.ts'
+import { call, person, ruling, shot, skill } from '../database/schema/index.ts'
+import { awaitsCall } from '../shots/awaitsCall.ts'
+import { shotPageQuery } from '../shots/queries.ts'
+import { type FoundShot, toSummary } from '../shots/shotRow.ts'
+import { tastedOf } from '../tasting/queries.ts'
+
+/** So long a worker has somebody in hand before another takes them up. */
+const CLAIM_MS = 30_000
+/** Older shots weigh next to nothing. */
+const WEIGHED_SHOTS = 200
+/** Others' shots, by which a bar's drift is told. */
+const BESIDE_SHOTS = 400
+
+/** The academies in which somebody's figures are behind, or of other rules. */
+export async function academiesBehind(database: Database, rulesVersion: number): Promise<string[]> {
+  const { rows } = await database.$client.query<{ academy_id: string }>(
+    'select skill_behind($1) as academy_id',
+    [rulesVersion],
+  )
+  return rows.map(({ academy_id }) => academy_id)
+}
+
+/** Somebody taken in hand, and how many changes there were by then. */
+export interface Claimed {
+  personId: string
+  changes: number
+}
+
+/** Takes whoever has been behind the longest; null where nobody is, or others have them in hand. */
+export async function claimBehind(
+  transaction: AcademyTransaction,
+  rulesVersion: number,
+  now: Date,
+): Promise<Claimed | null> {
+  const longest = transaction
+    .select({ personId: skill.personId })
+    .from(skill)
+    .where(
+      and(
+        or(eq(skill.isBehind, true), sql`${skill.rulesVersion} is distinct from ${rulesVersion}`),
+        or(isNull(skill.claimedUntil), lt(skill.claimedUntil, now)),
+      ),
+    )
+    .orderBy(asc(skill.changedAt))
+    .limit(1)
+    .for('update', { skipLocked: true })
+  const [claimed] = await transaction
+    .update(skill)
+    .set({ claimedUntil: new Date(now.getTime() + CLAIM_MS) })
+    .where(eq(skill.personId, longest))
+    .returning({ personId: skill.personId, changes: skill.changes })
+  return claimed ?? null
+}
+
+/** Keeps what was worked out; who changed meanwhile stays behind. */
+export async function keepSkill(
+  transaction: AcademyTransaction,
+  { personId, changes }: Claimed,
+  worked: { figures: FamilySkill[]; brief: BriefSkill[]; rulesVersion: number; workedOutAt: Date },
+): Promise<void> {
+  await transaction
+    .update(skill)
+    .set({ ...worked, claimedUntil: null, isBehind: sql`${skill.changes} <> ${changes}` })
+    .where(eq(skill.personId, personId))
+}
+
+const COUNTED = SHOT_PURPOSES.filter(isCounted)
+
+const shotsOfPerson = keptQuery((builder) =>
+  shotPageQuery(
+    builder,
+    and(
+      sql`${shot.academyId} = ${sql.placeholder('academyId')}`,
+      sql`${shot.personId} = ${sql.placeholder('personId')}`,
+      anyOf(shot.purpose, sql.placeholder('purposes')),
+      eq(shot.isSimulated, false),
+      // What waits for their call is sealed to them, and would show in the figures.
+      sql`not ${awaitsCall}`,
+    ),
+    sql.placeholder('limit'),
+  ),
+)
+
+/** A person's newest shots of those that count, newest first. */
+export async function countedShots(
+  transaction: AcademyTransaction,
+  academyId: string,
+  personId: string,
+): Promise<ShotSummary[]> {
+  const asked = { academyId, personId, purposes: COUNTED, limit: WEIGHED_SHOTS }
+  return told(transaction, await shotsOfPerson(transaction, asked))
+}
+
+const shotsBeside = keptQuery((builder) =>
+  shotPageQuery(
+    builder,
+    and(
+      sql`${shot.academyId} = ${sql.placeholder('academyId')}`,
+      anyOf(shot.trainingId, sql.placeholder('trainingIds')),
+      sql`${shot.personId} <> ${sql.placeholder('personId')}`,
+      eq(shot.isSimulated, false),
+    ),
+    sql.placeholder('limit'),
+  ),
+)
+
+/** What others pulled in the same trainings. */
+export async function othersShots(
+  transaction: AcademyTransaction,
+  academyId: string,
+  personId: string,
+  trainingIds: readonly string[],
+): Promise<ShotSummary[]> {
+  if (trainingIds.length === 0) return []
+  const asked = { academyId, personId, trainingIds, limit: BESIDE_SHOTS }
+  return told(transaction, await shotsBeside(transaction, asked))
+}
+
+async function told(transaction: AcademyTransaction, rows: readonly FoundShot[]): Promise<ShotSummary[]> {
+  const shotIds = rows.map((row) => row.shot.shotId)
+  const tasted = await tastedOf(transaction, shotIds)
+  return rows.map((row) => toSummary(row, tasted))
+}
+
+const finalCalls = keptQuery((builder) =>
+  builder
+    .select({ shotId: call.shotId, verdict: call.verdict, cause: call.cause, move: call.move })
+    .from(call)
+    .where(
+      and(
+        anyOf(call.shotId, sql.placeholder('shotIds')),
+        sql`${call.personId} = ${sql.placeholder('personId')}`,
+        eq(call.stage, 'final'),
+        sql`${call.verdict} is not null`,
+      ),
+    ),
+)
+
+/** The last word of whoever pulled, by shot. */
+export async function lastWords(
+  transaction: AcademyTransaction,
+  personId: string,
+  shotIds: readonly string[],
+): Promise<Map<string, Pick<Call, 'verdict' | 'cause' | 'move'>>> {
+  const rows = await finalCalls(transaction, { personId, shotIds })
+  return new Map(rows.map(({ shotId, ...said }) => [shotId, said]))
+}
+
+const newestRulings = keptQuery((builder) =>
+  builder
+    .selectDistinctOn([ruling.shotId], {
+      shotId: ruling.shotId,
+      verdict: ruling.verdict,
+      cause: ruling.cause,
+      move: ruling.move,
+    })
+    .from(ruling)
+    .where(anyOf(ruling.shotId, sql.placeholder('shotIds')))
+    .orderBy(asc(ruling.shotId), desc(ruling.ruledAt), desc(ruling.rulingId)),
+)
+
+/** How trainers read these shots otherwise, the last of them by shot. */
+export async function lastRulings(
+  transaction: AcademyTransaction,
+  shotIds: readonly string[],
+): Promise<Map<string, Pick<Ruling, 'verdict' | 'cause' | 'move'>>> {
+  const rows = await newestRulings(transaction, { shotIds })
+  return new Map(rows.map(({ shotId, ...said }) => [shotId, said]))
+}
+
+/** Somebody as they were worked out last. */
+export interface KeptSkill<F> {
+  personId: string
+  workedOutAt: Date | null
+  isBehind: boolean
+  families: F[]
+}
+
+const briefs = keptQuery((builder) =>
+  builder
+    .select({
+      personId: person.personId,
+      workedOutAt: skill.workedOutAt,
+      isBehind: skill.isBehind,
+      brief: skill.brief,
+    })
+    .from(person)
+    .leftJoin(skill, and(eq(skill.academyId, person.academyId), eq(skill.personId, person.personId)))
+    .where(and(eq(person.role, 'trainee'), isNull(person.endedAt)))
+    .orderBy(asc(person.personId)),
+)
+
+/** Everyone who learns here, in brief. */
+export async function listBriefs(transaction: AcademyTransaction): Promise<KeptSkill<BriefSkill>[]> {
+  return (await briefs(transaction, {})).map(({ personId, workedOutAt, isBehind, brief }) => ({
+    personId,
+    workedOutAt,
+    isBehind: isBehind ?? false,
+    families: brief ?? [],
+  }))
+}
+
+/** One person's figures; null where there is no such person. */
+export async function findSkill(
+  transaction: AcademyTransaction,
+  personId: string,
+): Promise<KeptSkill<FamilySkill> | null> {
+  const [row] = await figuresOf(transaction, { personId })
+  if (row === undefined) return null
+  const { workedOutAt, isBehind, figures } = row
+  return { personId, workedOutAt, isBehind: isBehind ?? false, families: figures ?? [] }
+}
+
+const figuresOf = keptQuery((builder) =>
+  builder
+    .select({
+      workedOutAt: skill.workedOutAt,
+      isBehind: skill.isBehind,
+      figures: skill.figures,
+    })
+    .from(person)
+    .leftJoin(skill, and(eq(skill.academyId, person.academyId), eq(skill.personId, person.personId)))
+    .where(sql`${person.personId} = ${sql.placeholder('personId')}`),
+)

@@ -1,0 +1,164 @@
+import {
+  type BriefSkill,
+  type FamilySkill,
+  type RecipeRevision,
+  type ShotSummary,
+  briefOf,
+  callScore,
+  recordedOf,
+} from '@calm-apron/contract'
+import {
+  DEFAULT_PROGRAMME,
+  type OthersShot,
+  RULES_VERSION,
+  type Readings,
+  type SkillFamily,
+  type SkillShot,
+  assessSkill,
+  diagnose,
+  familyOf,
+  flowHeadingOf,
+  isSameFamily,
+  readRecorded,
+  serveScore,
+  timeOf,
+} from '@calm-apron/core'
+import { inAcademy } from '../database/inAcademy.ts'
+import type { AcademyTransaction } from '../database/pool.ts'
+import type { House } from '../house.ts'
+import { tellLive } from '../live/hub.ts'
+import { findRecipeRevisions } from '../shots/queries.ts'
+import {
+  type Claimed,
+  academiesBehind,
+  claimBehind,
+  countedShots,
+  keepSkill,
+  lastRulings,
+  lastWords,
+  othersShots,
+} from './queries.ts'
+
+/** Works out everyone who is behind, until nobody is; what another server has in hand is left to it. */
+export async function workOutAll({ database, now }: Pick<House, 'database' | 'now'>): Promise<void> {
+  for (const academyId of await academiesBehind(database, RULES_VERSION)) {
+    for (;;) {
+      const claimed = await inAcademy(database, academyId, (transaction) =>
+        claimBehind(transaction, RULES_VERSION, now()),
+      )
+      if (claimed === null) break
+      await inAcademy(database, academyId, (transaction) => workOut(transaction, academyId, claimed, now()))
+    }
+  }
+}
+
+async function workOut(
+  transaction: AcademyTransaction,
+  academyId: string,
+  claimed: Claimed,
+  workedOutAt: Date,
+): Promise<void> {
+  const { personId } = claimed
+  const figures = await figuresOf(transaction, academyId, personId)
+  const brief: BriefSkill[] = figures.map(briefOf)
+  await keepSkill(transaction, claimed, { figures, brief, rulesVersion: RULES_VERSION, workedOutAt })
+  await tellLive(transaction, academyId, { kind: 'skill', personId }, personId)
+}
+
+/** A person's figures from the facts, each family of shots by itself, the one pulled last first. */
+async function figuresOf(
+  transaction: AcademyTransaction,
+  academyId: string,
+  personId: string,
+): Promise<FamilySkill[]> {
+  const summaries = await countedShots(transaction, academyId, personId)
+  const trainingIds = [...new Set(summaries.flatMap(({ trainingId }) => trainingId ?? []))]
+  const beside = await othersShots(transaction, academyId, personId, trainingIds)
+  const recipes = await recipesOf(transaction, [...summaries, ...beside])
+  const shots = await skillShots(transaction, personId, summaries, recipes)
+  const others = beside.flatMap((summary) => otherShot(summary, recipes) ?? [])
+  return familiesOf(shots).map((family) => {
+    const ofFamily = shots.filter((each) => isSameFamily(each.family, family))
+    return { family, ...assessSkill(ofFamily.toReversed(), DEFAULT_PROGRAMME, null, others) }
+  })
+}
+
+type Recipes = ReadonlyMap<string, RecipeRevision>
+
+async function recipesOf(
+  transaction: AcademyTransaction,
+  summaries: readonly ShotSummary[],
+): Promise<Recipes> {
+  const ids = summaries.map(({ recipeRevisionId }) => recipeRevisionId)
+  const found = await findRecipeRevisions(transaction, ids)
+  return new Map(found.map((recipe) => [recipe.recipeRevisionId, recipe]))
+}
+
+function readingsOf(summary: ShotSummary, recipes: Recipes): Readings | null {
+  const recipe = recipes.get(summary.recipeRevisionId)
+  return recipe === undefined ? null : readRecorded(recordedOf(summary), recipe.targets)
+}
+
+/** Newest first, as they came. */
+async function skillShots(
+  transaction: AcademyTransaction,
+  personId: string,
+  summaries: readonly ShotSummary[],
+  recipes: Recipes,
+): Promise<SkillShot[]> {
+  const shotIds = summaries.map(({ shotId }) => shotId)
+  const words = await lastWords(transaction, personId, shotIds)
+  const rulings = await lastRulings(transaction, shotIds)
+  return summaries.flatMap((summary): SkillShot[] => {
+    const readings = readingsOf(summary, recipes)
+    if (readings === null) return []
+    const { shotId, pulledAt, purpose, isSimulated, grindOwner, stood, current } = summary
+    const { noted, grindSetting } = current.facts
+    const said = words.get(shotId)
+    return [
+      {
+        shotId,
+        pulledAt,
+        family: familyOf(readings, stood),
+        readings,
+        context: { purpose, isSimulated, grindOwner, isReferenceOff: false },
+        isHelped: noted?.isHelped === true,
+        callScore:
+          said === undefined
+            ? null
+            : callScore(
+                said,
+                diagnose(readings, { setting: grindSetting, grinder: null }),
+                rulings.get(shotId) ?? null,
+                { flow: flowHeadingOf(readings) },
+              ),
+        isServeRight: serveScore(readings),
+        // What peers marked counts for nobody.
+        steps: (current.isJudgeTeaching ? noted : null) ?? null,
+        lock: lockOf(summary),
+      },
+    ]
+  })
+}
+
+/** What must be the same for two shots to be pulled alike; null where the setting is not known. */
+function lockOf({ grinderId, recipeRevisionId, bagId, current }: ShotSummary): string | null {
+  const { grindSetting } = current.facts
+  return grinderId === null || grindSetting === null
+    ? null
+    : [grinderId, recipeRevisionId, bagId, grindSetting].join(' ')
+}
+
+function otherShot(summary: ShotSummary, recipes: Recipes): OthersShot | null {
+  const readings = readingsOf(summary, recipes)
+  const lock = lockOf(summary)
+  const timeS = readings === null ? null : timeOf({ readings })
+  return lock === null || timeS === null ? null : { pulledAt: summary.pulledAt, lock, timeS }
+}
+
+function familiesOf(shots: readonly SkillShot[]): SkillFamily[] {
+  const families: SkillFamily[] = []
+  for (const { family } of shots)
+    if (!families.some((each) => isSameFamily(each, family))) families.push(family)
+  return families
+}

@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { FOCUS_FOR, skillSaying } from '@calm-apron/core'
+import { useNow } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { skillAsked } from '../../data/queries/questions.ts'
+import { useAnswer } from '../../data/queries/useAnswer.ts'
+import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
+import { useFormat } from '../../kit/units/useFormat.ts'
+import AsOfNote from './AsOfNote.vue'
+import SkillRows from './SkillRows.vue'
+import { useOwnSentences } from './useOwnSentences.ts'
+import { useSaying } from './useSaying.ts'
+
+/** What one person can do: what to do next first, then each skill. To themselves without forecast or percentage. */
+const props = defineProps<{ personId: string; isOwn: boolean }>()
+const { t } = useI18n()
+const academy = useAcademy()
+const format = useFormat()
+const sayingWords = useSaying()
+const ownSentences = useOwnSentences()
+const now = useNow({ interval: 60_000 })
+const answer = useAnswer(() => skillAsked(props.personId))
+
+const families = computed(() => answer.value.value?.families ?? [])
+const chosen = ref('0')
+const family = computed(() => families.value[Number(chosen.value)] ?? families.value[0] ?? null)
+const basketName = (basketId: string | null) =>
+  academy.today?.bars.flatMap(({ baskets }) => baskets).find((each) => each.basketId === basketId)?.name
+/** Someone who pulls in several ways has an account in each. */
+const choices = computed(() =>
+  families.value.map(({ family: { by, basketId } }, at) => {
+    const basket = basketName(basketId)
+    const way = t(`skill.family.${by}`)
+    return {
+      value: String(at),
+      label: basket === undefined ? way : t('skill.family.inBasket', { by: way, basket }),
+    }
+  }),
+)
+const says = computed(() => {
+  if (family.value === null) return []
+  if (props.isOwn) return ownSentences(family.value, now.value.getTime())
+  return [sayingWords(skillSaying(family.value, now.value.getTime()), family.value)]
+})
+const forecast = computed(() => {
+  const passToday = family.value?.passToday ?? null
+  return passToday === null ? '' : t('skill.pass', { percent: format.percent(passToday) })
+})
+/** A training for them, and for what they should practise. */
+const start = computed(() => {
+  const skill = family.value?.practiseNext?.skill
+  return { with: props.personId, ...(skill !== undefined && { focus: FOCUS_FOR[skill] }) }
+})
+const isWaiting = computed(() => answer.value.value?.isBehind === true)
+</script>
+
+<template>
+  <section v-if="family" class="skill" aria-labelledby="skill-title">
+    <h2 id="skill-title">{{ t(isOwn ? 'skill.ownTitle' : 'skill.title') }}</h2>
+    <div class="next">
+      <p v-for="each in says" :key="each">{{ each }}</p>
+      <RouterLink v-if="!isOwn" class="start" :to="{ name: 'new-training', query: start }">{{
+        t('skill.train')
+      }}</RouterLink>
+    </div>
+    <ChoiceRow
+      v-if="choices.length > 1"
+      v-model="chosen"
+      :label="t('skill.family.label')"
+      :options="choices"
+    />
+    <SkillRows :family="family" :is-own="isOwn" />
+    <p class="soft">
+      {{ t('skill.overall', { rung: t(`skill.rung.${family.rung}`) }) }}
+      {{ forecast }}
+      {{ t('skill.basis', { count: family.shots }) }}
+    </p>
+    <AsOfNote v-if="answer.state.value === 'kept'" :at-ms="answer.askedAtMs.value" />
+    <p v-else-if="isWaiting" class="soft" role="status">{{ t('skill.workedOut') }}</p>
+  </section>
+  <p v-else-if="isWaiting" class="soft" role="status">{{ t('skill.workedOut') }}</p>
+</template>
+
+<style scoped>
+.skill {
+  padding: 16px 20px;
+  background: var(--raised);
+  display: grid;
+  gap: 12px;
+}
+h2,
+.skill > p {
+  margin: 0;
+}
+.next {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 24px;
+  font-size: 1.2rem;
+}
+.next p {
+  margin: 0;
+}
+.start {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+  padding: 0 20px;
+  background: var(--pine);
+  color: var(--paper);
+  border-radius: 8px;
+  text-decoration: none;
+  font-weight: 700;
+  font-size: 1rem;
+}
+</style>

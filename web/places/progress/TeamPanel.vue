@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import { SKILLS, bySaying, skillSaying } from '@calm-apron/core'
+import { useNow } from '@vueuse/core'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { teamSkillAsked } from '../../data/queries/questions.ts'
+import { useAnswer } from '../../data/queries/useAnswer.ts'
+import AsOfNote from './AsOfNote.vue'
+import RungMark from './RungMark.vue'
+import { useSaying } from './useSaying.ts'
+
+/** Everyone who learns here, by what is most pressing: one sentence each, and the rung of every skill. */
+const { t } = useI18n()
+const academy = useAcademy()
+const sayingWords = useSaying()
+const now = useNow({ interval: 60_000 })
+const answer = useAnswer(teamSkillAsked)
+
+const people = computed(() =>
+  (answer.value.value?.people ?? [])
+    .map(({ personId, families, asOf, isBehind }) => {
+      const [family = null] = families
+      const saying =
+        family === null ? ({ kind: 'nothing-yet' } as const) : skillSaying(family, now.value.getTime())
+      return {
+        personId,
+        name: academy.personName(personId),
+        family,
+        saying,
+        passToday: family?.passToday ?? null,
+        says: asOf === null && isBehind ? t('skill.workedOut') : sayingWords(saying, family),
+        rungs: SKILLS.map((skill) => {
+          const standing = family?.skills[skill]
+          return { skill, rung: standing === undefined || standing.shots === 0 ? null : standing.rung }
+        }),
+      }
+    })
+    .sort((one, other) => bySaying(one, other) || one.name.localeCompare(other.name)),
+)
+/** The one that has waited the longest for its figures speaks for the list. */
+const behind = computed(() => (answer.value.value?.people ?? []).filter(({ isBehind }) => isBehind))
+</script>
+
+<template>
+  <section class="team" :aria-label="t('skill.team')">
+    <p class="soft order">{{ t('skill.order') }}</p>
+    <AsOfNote v-if="answer.state.value === 'kept'" :at-ms="answer.askedAtMs.value" />
+    <p v-else-if="behind.length > 0" class="soft" role="status">{{ t('skill.someBehind', behind.length) }}</p>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">{{ t('skill.who') }}</th>
+          <th scope="col">{{ t('skill.what') }}</th>
+          <th v-for="skill in SKILLS" :key="skill" scope="col" class="rung">{{ t(`skill.of.${skill}`) }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="person in people" :key="person.personId" :data-says="person.saying.kind">
+          <th scope="row">
+            <RouterLink :to="{ name: 'progress', params: { personId: person.personId } }">{{
+              person.name
+            }}</RouterLink>
+          </th>
+          <td class="says">{{ person.says }}</td>
+          <td v-for="{ skill, rung } in person.rungs" :key="skill" class="rung"><RungMark :rung="rung" /></td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="people.length === 0 && answer.state.value === 'here'" class="soft">
+      {{ t('today.noTrainees') }}
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.order {
+  margin: 0 0 8px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  padding: 12px 12px 12px 0;
+  text-align: left;
+  vertical-align: top;
+  border-top: 1px solid var(--mist);
+}
+thead th {
+  border-top: 0;
+  font-size: 0.9em;
+}
+tbody th a {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+  margin: -10px 0;
+  white-space: nowrap;
+}
+.says {
+  font-size: 1.05em;
+  min-width: 14em;
+}
+td.rung {
+  font-size: 0.85em;
+}
+[data-says='safety-missed'] .says {
+  border-left: 4px solid var(--plum);
+  padding-left: 12px;
+}
+[data-says='worse'] .says {
+  border-left: 4px solid var(--ochre);
+  padding-left: 12px;
+}
+@media (max-width: 1180px) {
+  .rung {
+    display: none;
+  }
+}
+@media (max-width: 600px) {
+  thead {
+    display: none;
+  }
+  tr {
+    display: grid;
+    padding: 8px 0;
+    border-top: 1px solid var(--mist);
+  }
+  th,
+  td {
+    padding: 4px 0;
+    border: 0;
+  }
+  [data-says='safety-missed'] .says,
+  [data-says='worse'] .says {
+    padding-left: 12px;
+  }
+}
+</style>

@@ -1,0 +1,31 @@
+import type { FamilySkill } from '@calm-apron/contract'
+import { skillSaying } from '@calm-apron/core'
+import { useI18n } from 'vue-i18n'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useFormat } from '../../kit/units/useFormat.ts'
+import { useSaying } from './useSaying.ts'
+
+/** What whoever learns is told of themselves: what went right last time, and what to do next. */
+export function useOwnSentences() {
+  const { t } = useI18n()
+  const academy = useAcademy()
+  const format = useFormat()
+  const sayingWords = useSaying()
+
+  return function ownSentences(family: FamilySkill, nowMs: number): string[] {
+    const { lastAt, wentRight } = family
+    const saying = skillSaying(family, nowMs)
+    const date = lastAt === null ? '' : format.dateOf(lastAt, academy.timeZone)
+    return [
+      ...(wentRight === null
+        ? []
+        : [t('skill.own.right', { date, skill: t(`skill.of.${wentRight}`).toLowerCase() })]),
+      saying.kind === 'ready' ||
+      saying.kind === 'due' ||
+      saying.kind === 'idle' ||
+      saying.kind === 'going-well'
+        ? t(`skill.own.${saying.kind}`)
+        : sayingWords(saying, family),
+    ]
+  }
+}

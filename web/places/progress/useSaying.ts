@@ -1,0 +1,38 @@
+import { type SkillSaying } from '@calm-apron/core'
+import { useI18n } from 'vue-i18n'
+import { type Told, useSkillWords } from './useSkillWords.ts'
+
+/** The one thing that is said of a person, as a sentence. */
+export function useSaying() {
+  const { t } = useI18n()
+  const words = useSkillWords()
+
+  return function sayingWords(saying: SkillSaying, told: Told | null): string {
+    switch (saying.kind) {
+      case 'safety-missed':
+        return t('skill.says.safetyMissed', { count: saying.times }, saying.times)
+      case 'worse': {
+        const skill = t(`skill.of.${saying.skill}`)
+        const off = told === null ? '' : words.aside(told, saying.skill, saying.shift.mean)
+        return off === ''
+          ? t('skill.says.worse', { skill })
+          : t('skill.says.shifted', { skill, count: saying.shift.shots, off })
+      }
+      case 'practise': {
+        const off = saying.bias === null || told === null ? '' : words.aside(told, saying.skill, saying.bias)
+        const isOff = saying.story === 'steady-but-off' && off !== ''
+        const story = isOff ? t('skill.says.usually', { off }) : t(`skill.story.${saying.story}`)
+        return t('skill.says.practise', { skill: t(`skill.of.${saying.skill}`).toLowerCase(), story })
+      }
+      case 'idle':
+        return t('skill.says.idle', { days: saying.days })
+      case 'few':
+        return t('skill.says.few', { count: saying.shots }, saying.shots)
+      case 'ready':
+      case 'due':
+      case 'going-well':
+      case 'nothing-yet':
+        return t(`skill.says.${saying.kind}`)
+    }
+  }
+}
