@@ -6,6 +6,8 @@ import { demoRooms } from './rooms.ts'
 import { CAUTIONS, ROUTINES } from './routines.ts'
 import { demoShots } from './shots.ts'
 
+import { halfYear } from './halfYear/index.ts'
+
 /** The made-up academy as it would be at `now`: its house coffee in its window, its last shots a little while ago. */
 export function demoAcademy(now: Date): AcademyFile {
   return {
@@ -17,4 +19,11 @@ export function demoAcademy(now: Date): AcademyFile {
     prepared: [...demoRooms(now), ...RECIPES, ...demoCoffees(now), ...ROUTINES, ...CAUTIONS],
     shots: demoShots(now),
   }
+}
+
+/** The same with half a year behind it. */
+export function demoOfHalfYear(now: Date): AcademyFile {
+  const academy = demoAcademy(now)
+  const { shots, bags } = halfYear(now)
+  return { ...academy, prepared: [...academy.prepared, ...bags], shots: [...shots, ...academy.shots] }
 }

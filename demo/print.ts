@@ -1,4 +1,5 @@
-import { demoAcademy } from './index.ts'
+import { demoAcademy, demoOfHalfYear } from './index.ts'
 
-// Usage: node print.js > academy.json
-process.stdout.write(JSON.stringify(demoAcademy(new Date())))
+// Usage: node print.js [half-year] > academy.json
+const make = process.argv[2] === 'half-year' ? demoOfHalfYear : demoAcademy
+process.stdout.write(JSON.stringify(make(new Date())))

@@ -24,13 +24,19 @@ export function migrate(urls: DatabaseUrls): void {
   )
 }
 
-/** Loads the demo academy unless it is there; to ask takes no time, to make it and look takes most of a second. */
-export async function loadDemo(appUrl: string): Promise<void> {
+/**
+ * Loads the demo academy unless it is there; to ask takes no time, to make it takes most of a second.
+ * @param hasHalfYear whether half a year lies behind it, which takes two seconds more; stories keep a small one
+ */
+export async function loadDemo(appUrl: string, hasHalfYear = false): Promise<void> {
   if (await hasDemo(appUrl)) return
   const folder = mkdtempSync(join(tmpdir(), 'calm-apron-demo-'))
   try {
     const file = join(folder, 'academy.json')
-    writeFileSync(file, runBuilt('demo/print.js', [], {}, 'The demo academy could not be made.'))
+    writeFileSync(
+      file,
+      runBuilt('demo/print.js', hasHalfYear ? ['half-year'] : [], {}, 'The demo academy could not be made.'),
+    )
     runBuilt(
       'server/importAcademy.js',
       [file, '--demo'],

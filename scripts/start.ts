@@ -81,7 +81,7 @@ async function bringUpToDate(urls: DatabaseUrls, { dataFolder }: StartSettings):
 async function serve(settings: StartSettings, urls: DatabaseUrls): Promise<void> {
   if (urls.ownerUrl !== '') await bringUpToDate(urls, settings)
   const { host, port, withDemo, publicOrigin, isTls } = settings
-  if (withDemo) await loadDemo(urls.appUrl)
+  if (withDemo) await loadDemo(urls.appUrl, true)
   const server = await startServer({
     host,
     port,

@@ -1,4 +1,4 @@
-import { median, robustSd } from '../statistics/robust.ts'
+import { median, robustSd, weightedMedian, weightedRobustSd } from '../statistics/robust.ts'
 import { type ControlChart, type Signal, controlChart } from './controlChart.ts'
 import { type OnProbability, onAtLeast, onProbabilityOf } from './onProbability.ts'
 import { shifts } from './shift.ts'
@@ -6,6 +6,8 @@ import { type SaidShift, shiftToSay } from './shiftToSay.ts'
 import { type StandingCounts, type Tally, countsOf, tallyOf, withMoreOn } from './tally.ts'
 import type { SkillEntry, SkillProgramme } from './types.ts'
 
+/** A chart shows no more than the newest of them. */
+export const SHOWN_SHOTS = 60
 /** Signals older than this many shots no longer speak of today. */
 const RECENT_SHOTS = 12
 /** A baseline takes at least this many shots before those. */
@@ -65,7 +67,7 @@ export function assessRun(
     decides.map(({ standing }) => standing),
     programme.halvingShots,
   )
-  const figures = run.length < programme.leastShots ? NO_FIGURES : figuresOf(run)
+  const figures = run.length < programme.leastShots ? NO_FIGURES : figuresOf(run, programme)
   const mayBeReady = figures.recentWorsening.length === 0 && (meanCallScore ?? 1) >= programme.callScoreFrom
   const rungAfter = (more: number) => rungOf(tally, decides.length, more, programme, mayBeReady)
   return {
@@ -83,16 +85,20 @@ export function assessRun(
 type Figures = Pick<SkillStanding, 'bias' | 'spread' | 'chart' | 'recentWorsening' | 'shift'>
 const NO_FIGURES: Figures = { bias: null, spread: null, chart: null, recentWorsening: [], shift: null }
 
-function figuresOf(run: readonly SkillEntry[]): Figures {
-  const deviations = run.flatMap(({ deviation }) => (deviation === null ? [] : [deviation]))
+function figuresOf(run: readonly SkillEntry[], { halvingShots }: SkillProgramme): Figures {
+  const deviationsOf = (entries: readonly SkillEntry[]) =>
+    entries.flatMap(({ deviation }) => (deviation === null ? [] : [deviation]))
+  const deviations = deviationsOf(run.slice(-SHOWN_SHOTS))
   if (deviations.length < 2) return NO_FIGURES
   const chart = controlChart(deviations)
+  // What was done lately says more of how they pull now.
+  const weights = deviations.map((_each, at) => 2 ** ((at + 1 - deviations.length) / halvingShots))
   return {
-    bias: median(deviations),
-    spread: robustSd(deviations),
+    bias: weightedMedian(deviations, weights),
+    spread: weightedRobustSd(deviations, weights),
     chart,
     recentWorsening: worsening(deviations, chart),
-    shift: shiftToSay(deviations),
+    shift: shiftToSay(deviationsOf(run)),
   }
 }
 

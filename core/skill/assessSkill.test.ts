@@ -118,7 +118,7 @@ describe('the ladder', () => {
 describe('the story', () => {
   test('steady but heavy is told from right on average and all over the place', () => {
     const heavy = assess(times(12, (n) => shot({ doseG: 18.6 + (n % 2) / 100 }))).skills.dose
-    expect(heavy).toMatchObject({ story: 'steady-but-off', bias: expect.closeTo(0.605 / 0.3) })
+    expect(heavy).toMatchObject({ story: 'steady-but-off', bias: expect.closeTo(2.03, 1) })
     const scattered = assess(times(12, (n) => shot({ doseG: 18 + (n % 2 === 0 ? 0.7 : -0.7) }))).skills.dose
     expect(scattered).toMatchObject({ story: 'scattered', bias: expect.closeTo(0) })
   })
@@ -224,6 +224,19 @@ describe('preparing and calling', () => {
       shot({}, {}, { isServeRight: true }),
     ])
     expect(skill.runs.call.map(({ standing }) => standing)).toEqual(['on', 'off', 'near', 'on'])
+  })
+
+  test('pulling alike is practised where time is never theirs, and follows from the rest elsewhere', () => {
+    const at = (n: number) => ({
+      lock: 'a',
+      pulledAt: new Date(Date.UTC(2026, 10, 26, 9, 0) + n * 240_000).toISOString(),
+    })
+    const uneven = (n: number, owner: 'trainer' | 'trainee') =>
+      shot({ stopS: n % 2 === 0 ? 26.5 : 31.5 }, { grindOwner: owner }, at(n))
+    const ofTrainers = assess(times(30, (n) => uneven(n, 'trainer')))
+    expect(ofTrainers.practiseNext?.skill).toBe('alike')
+    const ofTheirs = assess(times(30, (n) => uneven(n, 'trainee')))
+    expect(ofTheirs.practiseNext?.skill).not.toBe('alike')
   })
 
   test('what went right in the last session is named, as long as it was right each time', () => {

@@ -1,5 +1,5 @@
 import { type OthersShot, lastRangeS } from './alike.ts'
-import { type SkillStanding, type SkillStory, assessRun } from './assessRun.ts'
+import { SHOWN_SHOTS, type SkillStanding, type SkillStory, assessRun } from './assessRun.ts'
 import { passProbability, passSetProbability } from './passSet.ts'
 import { type SkillShot, isReadingKind, safetyMissed, skillRuns, toleranceOf } from './skillRuns.ts'
 import {
@@ -36,14 +36,11 @@ export interface TraineeSkill {
   passToday: number | null
   rung: Rung
   isAssessmentWorthIt: boolean
-  /** What to practise next: what is most likely to fail a set, and how it misses. Null when nothing stands out, or by chance alone. */
+  /** What to practise next, and how it misses. Null when nothing stands out, or by chance alone. */
   practiseNext: { skill: Skill; story: SkillStory } | null
   /** What went right in the last session, and nothing went wrong in it; null where there is nothing of the kind. */
   wentRight: Skill | null
 }
-
-/** A chart shows no more. */
-const SHOWN_SHOTS = 60
 
 /**
  * A trainee's skill from their shots of one family, oldest first: each skill by itself, and the whole as the rung of its weakest
@@ -70,6 +67,7 @@ export function assessSkill(
   // What nobody has judged yet is neither a strength nor a hindrance.
   const judged = READING_KINDS.filter((kind) => skills[kind].shots > 0)
   const passToday = passOf(judged, skills, programme)
+  const practiseNext = weakest(skills, programme)
   return {
     shots: shots.length,
     lastAt: shots.at(-1)?.pulledAt ?? null,
@@ -87,8 +85,8 @@ export function assessSkill(
       missed > 0,
     ),
     isAssessmentWorthIt: passToday !== null && missed === 0 && passToday >= programme.assessFrom,
-    practiseNext: weakest(skills, programme),
-    wentRight: bestOfLast(runs),
+    practiseNext,
+    wentRight: bestOfLast(runs, practiseNext?.skill ?? null),
   }
 }
 
@@ -147,29 +145,35 @@ function overallRung(
   return rung === 'ready' && isUnsafe ? 'steady' : rung
 }
 
-/** What is most likely to fail a set, of all that enough is known of. */
+/**
+ * What to practise, of all that enough is known of: the first in the order of the work that would rather fail a set than pass it, for
+ * what is off early spoils what follows; else whatever is least likely to pass. Pulling alike stands for time where that is
+ * never theirs; elsewhere it follows from the others.
+ */
 function weakest(
   skills: Record<Skill, SkillStanding>,
   programme: SkillProgramme,
 ): TraineeSkill['practiseNext'] {
-  const passes = (skill: Skill) => passProbability(skills[skill].counts, programme)
-  const [skill] = SKILLS.filter((each) => skills[each].on !== null && skills[each].rung !== 'ready').sort(
-    (a, b) => passes(a) - passes(b),
-  )
-  return skill === undefined ? null : { skill, story: skills[skill].story }
+  const open = SKILLS.filter((skill) => skill !== 'alike' || skills.time.shots === 0)
+    .filter((skill) => skills[skill].on !== null && skills[skill].rung !== 'ready')
+    .map((skill) => ({ skill, passes: passProbability(skills[skill].counts, programme) }))
+  const [least] = open.toSorted((a, b) => a.passes - b.passes)
+  const found = open.find(({ passes }) => passes < 0.5) ?? least
+  return found === undefined ? null : { skill: found.skill, story: skills[found.skill].story }
 }
 
 /** Shots further apart are of different sessions. */
 const SESSION_MS = 4 * 3_600_000
 
-/** The skill that was on each time in the newest session, the one seen most often first. */
-function bestOfLast(runs: Record<Skill, SkillEntry[]>): Skill | null {
+/** The skill that was on each time in the newest session, the one seen most often first; not what is to be practised all the same. */
+function bestOfLast(runs: Record<Skill, SkillEntry[]>, except: Skill | null): Skill | null {
   const newestMs = Math.max(
     ...SKILLS.map((skill) => Date.parse(runs[skill].at(-1)?.pulledAt ?? '1970-01-01')),
   )
   const lately = (skill: Skill) =>
     runs[skill].filter(({ pulledAt }) => newestMs - Date.parse(pulledAt) < SESSION_MS)
-  const [best] = SKILLS.map((skill) => ({ skill, run: lately(skill) }))
+  const [best] = SKILLS.filter((skill) => skill !== except)
+    .map((skill) => ({ skill, run: lately(skill) }))
     .filter(({ run }) => run.length > 0 && run.every(({ standing }) => standing === 'on'))
     .sort((a, b) => b.run.length - a.run.length)
   return best?.skill ?? null

@@ -18,3 +18,29 @@ export function robustSd(values: readonly number[]): number {
   const centre = median(values)
   return MAD_TO_SD * median(values.map((value) => Math.abs(value - centre)))
 }
+
+/** The value below which half of the weight lies. NaN for none. */
+export function weightedMedian(values: readonly number[], weights: readonly number[]): number {
+  const sorted = values
+    .map((value, at) => ({ value, weight: weights[at] ?? 0 }))
+    .sort((a, b) => a.value - b.value)
+  const half = sorted.reduce((sum, { weight }) => sum + weight, 0) / 2
+  let below = 0
+  for (const { value, weight } of sorted) {
+    below += weight
+    if (below >= half) return value
+  }
+  return Number.NaN
+}
+
+/** The robust standard deviation, each value by its weight. NaN for none. */
+export function weightedRobustSd(values: readonly number[], weights: readonly number[]): number {
+  const centre = weightedMedian(values, weights)
+  return (
+    MAD_TO_SD *
+    weightedMedian(
+      values.map((value) => Math.abs(value - centre)),
+      weights,
+    )
+  )
+}

@@ -90,9 +90,13 @@ function shotRow(
   return { ...rest, pulledAt: new Date(pulledAt), stood }
 }
 
-/** Inserts rows into a table of the transaction; none is fine. */
+/** One statement takes no more than 65,535 values, and a shot's row has some forty. */
+const ROWS_AT_ONCE = 500
+
+/** Inserts rows into a table of the transaction, in portions; none is fine. */
 function insertInto(transaction: AcademyTransaction) {
   return async <T extends PgTable>(table: T, rows: T['$inferInsert'][]): Promise<void> => {
-    if (rows.length > 0) await transaction.insert(table).values(rows)
+    for (let from = 0; from < rows.length; from += ROWS_AT_ONCE)
+      await transaction.insert(table).values(rows.slice(from, from + ROWS_AT_ONCE))
   }
 }

@@ -1,4 +1,4 @@
-import { SHOT_PURPOSES, isCounted } from '@calm-apron/core'
+import { SHOT_PURPOSES, SKILL_RULES, isCounted } from '@calm-apron/core'
 import type { BriefSkill, Call, FamilySkill, Ruling, ShotSummary } from '@calm-apron/contract'
 import { and, asc, desc, eq, isNull, lt, or, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
@@ -182,14 +182,16 @@ export interface KeptSkill<F> {
   families: F[]
 }
 
+const STANDS = {
+  personId: person.personId,
+  workedOutAt: skill.workedOutAt,
+  isBehind: skill.isBehind,
+  rulesVersion: skill.rulesVersion,
+}
+
 const briefs = keptQuery((builder) =>
   builder
-    .select({
-      personId: person.personId,
-      workedOutAt: skill.workedOutAt,
-      isBehind: skill.isBehind,
-      brief: skill.brief,
-    })
+    .select({ ...STANDS, brief: skill.brief })
     .from(person)
     .leftJoin(skill, and(eq(skill.academyId, person.academyId), eq(skill.personId, person.personId)))
     .where(and(eq(person.role, 'trainee'), isNull(person.endedAt)))
@@ -198,12 +200,7 @@ const briefs = keptQuery((builder) =>
 
 /** Everyone who learns here, in brief. */
 export async function listBriefs(transaction: AcademyTransaction): Promise<KeptSkill<BriefSkill>[]> {
-  return (await briefs(transaction, {})).map(({ personId, workedOutAt, isBehind, brief }) => ({
-    personId,
-    workedOutAt,
-    isBehind: isBehind ?? false,
-    families: brief ?? [],
-  }))
+  return (await briefs(transaction, {})).map(({ brief, ...row }) => kept(row, brief))
 }
 
 /** One person's figures; null where there is no such person. */
@@ -213,18 +210,32 @@ export async function findSkill(
 ): Promise<KeptSkill<FamilySkill> | null> {
   const [row] = await figuresOf(transaction, { personId })
   if (row === undefined) return null
-  const { workedOutAt, isBehind, figures } = row
-  return { personId, workedOutAt, isBehind: isBehind ?? false, families: figures ?? [] }
+  const { figures, ...rest } = row
+  return kept(rest, figures)
 }
 
 const figuresOf = keptQuery((builder) =>
   builder
-    .select({
-      workedOutAt: skill.workedOutAt,
-      isBehind: skill.isBehind,
-      figures: skill.figures,
-    })
+    .select({ ...STANDS, figures: skill.figures })
     .from(person)
     .leftJoin(skill, and(eq(skill.academyId, person.academyId), eq(skill.personId, person.personId)))
     .where(sql`${person.personId} = ${sql.placeholder('personId')}`),
 )
+
+interface Row {
+  personId: string
+  workedOutAt: Date | null
+  isBehind: boolean | null
+  rulesVersion: number | null
+}
+
+/** Figures of other rules may not even be of today's shape: they are not told. */
+function kept<F>({ personId, workedOutAt, isBehind, rulesVersion }: Row, families: F[] | null): KeptSkill<F> {
+  const stands = rulesVersion === SKILL_RULES
+  return {
+    personId,
+    workedOutAt: stands ? workedOutAt : null,
+    isBehind: isBehind === true || (rulesVersion !== null && !stands),
+    families: (stands ? families : null) ?? [],
+  }
+}

@@ -1,5 +1,5 @@
 import type { FamilySkill, PersonSkill, ShotInput, ShotList, SkillList } from '@calm-apron/contract'
-import { RULES_VERSION } from '@calm-apron/core'
+import { SKILL_RULES } from '@calm-apron/core'
 import { inAcademy } from '../database/inAcademy.ts'
 import { hear, listening } from '../testing/liveLine.ts'
 import { DEMO, type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
@@ -144,14 +144,14 @@ test('two servers share the work; who changes while in hand stays behind', async
   await pull()
   const { database } = server.house
   const now = new Date()
-  const claim = () => inAcademy(database, HOME, (within) => claimBehind(within, RULES_VERSION, now))
+  const claim = () => inAcademy(database, HOME, (within) => claimBehind(within, SKILL_RULES, now))
   const claimed = await claim()
   expect(claimed?.personId).toBe(trainee.personId)
   // In hand: nobody else takes it up, and nobody looks for it.
   expect(await claim()).toBeNull()
-  expect(await academiesBehind(database, RULES_VERSION)).toEqual([])
+  expect(await academiesBehind(database, SKILL_RULES)).toEqual([])
   await pull()
-  const worked = { figures: [], brief: [], rulesVersion: RULES_VERSION, workedOutAt: now }
+  const worked = { figures: [], brief: [], rulesVersion: SKILL_RULES, workedOutAt: now }
   if (claimed === null) throw new Error('Nobody was claimed.')
   await inAcademy(database, HOME, (within) => keepSkill(within, claimed, worked))
   expect((await skillOf()).isBehind).toBe(true)
@@ -159,11 +159,19 @@ test('two servers share the work; who changes while in hand stays behind', async
   expect(doseRun((await skillOf()).families)).toHaveLength(3)
 })
 
-test('of other rules everybody is worked out anew', async () => {
+test('figures of other rules are told no more, and everybody is worked out anew', async () => {
   await pull()
+  const { database } = server.house
+  const now = new Date()
+  const worked = { figures: [], brief: [], rulesVersion: SKILL_RULES - 1, workedOutAt: now }
+  const claimed = await inAcademy(database, HOME, (within) => claimBehind(within, SKILL_RULES, now))
+  if (claimed === null) throw new Error('Nobody was claimed.')
+  await inAcademy(database, HOME, (within) => keepSkill(within, claimed, worked))
+  expect(await skillOf()).toMatchObject({ asOf: null, isBehind: true, families: [] })
   await workOutAll(server.house)
-  expect(await academiesBehind(server.house.database, RULES_VERSION)).toEqual([])
-  expect(await academiesBehind(server.house.database, RULES_VERSION + 1)).toEqual([HOME])
+  expect(doseRun((await skillOf()).families)).toHaveLength(1)
+  expect(await academiesBehind(server.house.database, SKILL_RULES)).toEqual([])
+  expect(await academiesBehind(server.house.database, SKILL_RULES + 1)).toEqual([HOME])
 })
 
 test('that it was worked out anew is told to those who teach and to whom it is about', async () => {

@@ -10,7 +10,7 @@ import {
 import {
   DEFAULT_PROGRAMME,
   type OthersShot,
-  RULES_VERSION,
+  SKILL_RULES,
   type Readings,
   type SkillFamily,
   type SkillShot,
@@ -41,10 +41,10 @@ import {
 
 /** Works out everyone who is behind, until nobody is; what another server has in hand is left to it. */
 export async function workOutAll({ database, now }: Pick<House, 'database' | 'now'>): Promise<void> {
-  for (const academyId of await academiesBehind(database, RULES_VERSION)) {
+  for (const academyId of await academiesBehind(database, SKILL_RULES)) {
     for (;;) {
       const claimed = await inAcademy(database, academyId, (transaction) =>
-        claimBehind(transaction, RULES_VERSION, now()),
+        claimBehind(transaction, SKILL_RULES, now()),
       )
       if (claimed === null) break
       await inAcademy(database, academyId, (transaction) => workOut(transaction, academyId, claimed, now()))
@@ -61,7 +61,7 @@ async function workOut(
   const { personId } = claimed
   const figures = await figuresOf(transaction, academyId, personId)
   const brief: BriefSkill[] = figures.map(briefOf)
-  await keepSkill(transaction, claimed, { figures, brief, rulesVersion: RULES_VERSION, workedOutAt })
+  await keepSkill(transaction, claimed, { figures, brief, rulesVersion: SKILL_RULES, workedOutAt })
   await tellLive(transaction, academyId, { kind: 'skill', personId }, personId)
 }
 

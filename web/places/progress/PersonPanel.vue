@@ -11,8 +11,8 @@ import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import AsOfNote from './AsOfNote.vue'
 import SkillRows from './SkillRows.vue'
-import { useOwnSentences } from './useOwnSentences.ts'
-import { useSaying } from './useSaying.ts'
+import { useOwnSentences } from '../../shot/skill/useOwnSentences.ts'
+import { useSaying } from '../../shot/skill/useSaying.ts'
 
 /** What one person can do: what to do next first, then each skill. To themselves without forecast or percentage. */
 const props = defineProps<{ personId: string; isOwn: boolean }>()
@@ -45,9 +45,14 @@ const says = computed(() => {
   if (props.isOwn) return ownSentences(family.value, now.value.getTime())
   return [sayingWords(skillSaying(family.value, now.value.getTime()), family.value)]
 })
+/** No chance is none. */
+const HARDLY = 0.01
 const forecast = computed(() => {
   const passToday = family.value?.passToday ?? null
-  return passToday === null ? '' : t('skill.pass', { percent: format.percent(passToday) })
+  if (passToday === null) return ''
+  return t('skill.pass', {
+    percent: passToday < HARDLY ? t('skill.hardly') : format.percent(passToday),
+  })
 })
 /** A training for them, and for what they should practise. */
 const start = computed(() => {

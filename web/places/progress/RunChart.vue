@@ -9,7 +9,7 @@ import { useAcademy } from '../../data/academy/academy.ts'
 import { CHART_FONT } from '../../kit/theme/tokens.ts'
 import { useChartColours } from '../../kit/theme/palette.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
-import { useSkillWords } from './useSkillWords.ts'
+import { useSkillWords } from '../../shot/skill/useSkillWords.ts'
 
 Chart.register(ScatterController, LineController, LinearScale, PointElement, LineElement)
 Object.assign(Chart.defaults.font, CHART_FONT)
@@ -27,12 +27,7 @@ const name = computed(() => t(`skill.of.${props.skill}`))
 const inUnit = computed(() => (isReadingKind(props.skill) ? (props.family.tolerances[props.skill] ?? 1) : 1))
 const entries = computed(() => props.family.runs[props.skill].filter(({ deviation }) => deviation !== null))
 const chart = computed(() => props.family.skills[props.skill].chart)
-/** The chart was worked out over the whole run; of that the newest are shown. */
-const signals = computed(() => {
-  const all = props.family.skills[props.skill].shots
-  const from = all - entries.value.length
-  return new Map((chart.value?.signals ?? []).map(({ at, kind }) => [at - from, kind]))
-})
+const signals = computed(() => new Map((chart.value?.signals ?? []).map(({ at, kind }) => [at, kind])))
 const rows = computed(() =>
   entries.value.map(({ shotId, pulledAt, standing, deviation, isHelped }, at) => ({
     shotId,

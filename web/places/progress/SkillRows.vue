@@ -7,7 +7,7 @@ import PressButton from '../../kit/parts/PressButton.vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import RungMark from './RungMark.vue'
 import RunDots from './RunDots.vue'
-import { useSkillWords } from './useSkillWords.ts'
+import { useSkillWords } from '../../shot/skill/useSkillWords.ts'
 
 /** Each skill: its rung, how the newest shots stood, bias and spread, the way to the next rung; for a trainer its chart. */
 const props = defineProps<{ family: FamilySkill; isOwn: boolean }>()

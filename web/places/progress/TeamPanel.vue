@@ -8,7 +8,7 @@ import { teamSkillAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
 import AsOfNote from './AsOfNote.vue'
 import RungMark from './RungMark.vue'
-import { useSaying } from './useSaying.ts'
+import { useSaying } from '../../shot/skill/useSaying.ts'
 
 /** Everyone who learns here, by what is most pressing: one sentence each, and the rung of every skill. */
 const { t } = useI18n()

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
+import { useDoor } from '../../data/door/door.ts'
+import { withWords } from '../../words/index.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import { RouterLink } from 'vue-router'
 import CareList from './CareList.vue'
@@ -14,6 +16,9 @@ import TrainingsOn from './TrainingsOn.vue'
 
 const { t } = useI18n()
 const academy = useAcademy()
+const door = useDoor()
+/** Fetched with its words by whoever learns; those who teach never need it. */
+const OwnNext = defineAsyncComponent(withWords('progress', () => import('./OwnNext.vue')))
 const format = useFormat()
 const now = useNow({ interval: 60_000 })
 const today = computed(() => academy.today)
@@ -33,6 +38,8 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
       <p class="soft">{{ t('today.greeting', { academy: today.academy.name, town: today.academy.town }) }}</p>
     </header>
     <div class="main">
+      <OwnNext v-if="!door.isStaff && door.personId" :person-id="door.personId" />
+      <AwaitingCalls v-if="!door.isStaff" />
       <TrainingsOn />
       <section aria-labelledby="one-shot">
         <h2 id="one-shot">{{ t('today.oneShot') }}</h2>
@@ -49,7 +56,7 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
           )
         }}
       </p>
-      <AwaitingCalls />
+      <AwaitingCalls v-if="door.isStaff" />
       <OpenDrafts />
       <CareList />
       <section aria-labelledby="coffee">

@@ -21,6 +21,7 @@ export const skillWords = {
   } satisfies Record<Skill, string>,
   overall: 'As a whole: {rung}.',
   pass: 'Chance of passing an assessment set today: {percent}.',
+  hardly: 'under 1\u00A0%',
   train: 'Start a training with this person',
   rung: {
     new: 'new',
@@ -49,6 +50,7 @@ export const skillWords = {
     bitter: 'bitter',
     sour: 'sour',
   },
+  point: '{value} point',
   points: '{value} points',
   toNext: 'It is {rung} | 1 more on in a row, and it is {rung} | {count} more on in a row, and it is {rung}',
   worse: 'It has got worse of late.',
@@ -66,6 +68,7 @@ export const skillWords = {
     worse: '{skill} has got worse of late.',
     shifted: '{skill}: the last {count} shots {off} on average, and not so before.',
     practise: 'Practise {skill} next. {story}',
+    nearly: 'On target and close together: a few more in a row.',
     usually: 'Close together, but {off}: move the aim.',
     idle: 'No shots for {days} days.',
     few: 'No shots yet. | 1 shot so far: too few to say more. | {count} shots so far: too few to say more.',
@@ -75,6 +78,7 @@ export const skillWords = {
     'nothing-yet': 'No shots yet.',
   },
   own: {
+    all: 'All your skills and shots',
     right: 'On {date} your {skill} was right each time.',
     ready: 'You are ready to be assessed: ask your trainer.',
     due: 'It is time that somebody looks at it again: ask your trainer.',

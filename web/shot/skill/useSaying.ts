@@ -1,4 +1,4 @@
-import { type SkillSaying } from '@calm-apron/core'
+import type { SkillSaying } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { type Told, useSkillWords } from './useSkillWords.ts'
 
@@ -6,6 +6,17 @@ import { type Told, useSkillWords } from './useSkillWords.ts'
 export function useSaying() {
   const { t } = useI18n()
   const words = useSkillWords()
+
+  function storyWords(
+    { skill, story, bias }: Extract<SkillSaying, { kind: 'practise' }>,
+    told: Told | null,
+  ): string {
+    if (story === 'on-target') return t('skill.says.nearly')
+    const off = bias === null || told === null ? '' : words.aside(told, skill, bias)
+    return story === 'steady-but-off' && off !== ''
+      ? t('skill.says.usually', { off })
+      : t(`skill.story.${story}`)
+  }
 
   return function sayingWords(saying: SkillSaying, told: Told | null): string {
     switch (saying.kind) {
@@ -18,12 +29,11 @@ export function useSaying() {
           ? t('skill.says.worse', { skill })
           : t('skill.says.shifted', { skill, count: saying.shift.shots, off })
       }
-      case 'practise': {
-        const off = saying.bias === null || told === null ? '' : words.aside(told, saying.skill, saying.bias)
-        const isOff = saying.story === 'steady-but-off' && off !== ''
-        const story = isOff ? t('skill.says.usually', { off }) : t(`skill.story.${saying.story}`)
-        return t('skill.says.practise', { skill: t(`skill.of.${saying.skill}`).toLowerCase(), story })
-      }
+      case 'practise':
+        return t('skill.says.practise', {
+          skill: t(`skill.of.${saying.skill}`).toLowerCase(),
+          story: storyWords(saying, told),
+        })
       case 'idle':
         return t('skill.says.idle', { days: saying.days })
       case 'few':

@@ -28,7 +28,10 @@ export function useSkillWords() {
     if (tolerance === null) return ''
     const size = Math.abs(inTolerances * tolerance)
     if (skill === 'time') return format.seconds(size)
-    if (skill === 'taste') return t('skill.points', { value: format.plain(Math.round(10 * size) / 10) })
+    if (skill === 'taste') {
+      const value = Math.round(10 * size) / 10
+      return t(value === 1 ? 'skill.point' : 'skill.points', { value: format.plain(value) })
+    }
     if (skill === 'yield' && family.by === 'volume') return format.difference('volume', size)
     return format.massApart(size)
   }

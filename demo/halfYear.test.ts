@@ -1,0 +1,76 @@
+import { academyFile } from '@calm-apron/contract'
+import {
+  DEFAULT_PROGRAMME,
+  type SkillShot,
+  assessSkill,
+  readShot,
+  serveScore,
+  skillSaying,
+} from '@calm-apron/core'
+import { demoId } from './ids.ts'
+import { demoOfHalfYear } from './index.ts'
+
+const NOW = new Date('2026-11-23T10:00:00Z')
+const academy = demoOfHalfYear(NOW)
+
+test('half a year is a valid academy, the same each time, moved by whole days', () => {
+  expect(academyFile.parse(academy)).toEqual(academy)
+  expect(demoOfHalfYear(NOW)).toEqual(academy)
+  expect(academy.shots.length).toBeGreaterThan(2000)
+  const dayLater = demoOfHalfYear(new Date(NOW.getTime() + 86_400_000))
+  expect(dayLater.shots[0]?.facts).toEqual(academy.shots[0]?.facts)
+})
+
+test('its bags were open when they were pulled from, and none gave more than it held', () => {
+  for (const { preparedId, thing } of academy.prepared) {
+    if (thing.kind !== 'bag' || thing.content.finishedOn === null) continue
+    const its = academy.shots.filter(({ bagId }) => bagId === preparedId)
+    const grams = its.reduce((sum, { facts: { dose } }) => sum + (dose?.by === 'net' ? dose.netG : 0), 0)
+    expect(grams).toBeLessThan(thing.content.bagG)
+    for (const { pulledAt } of its) {
+      const date = pulledAt.slice(0, 10)
+      expect(date >= (thing.content.openedOn ?? '') && date <= thing.content.finishedOn).toBe(true)
+    }
+  }
+})
+
+/** What is said of somebody by the shots of the one family that the half-year is of. */
+function saidOf(personNo: number) {
+  const recipes = new Map(
+    academy.prepared.flatMap(({ preparedId, thing }) =>
+      thing.kind === 'recipe' ? [[preparedId, thing.content.targets] as const] : [],
+    ),
+  )
+  const shots = academy.shots
+    .filter(({ personId }) => personId === demoId('person', personNo))
+    .toSorted((a, b) => a.pulledAt.localeCompare(b.pulledAt))
+    .flatMap(({ shotId, pulledAt, facts, recipeRevisionId, purpose, grindOwner }): SkillShot[] => {
+      const targets = recipes.get(recipeRevisionId)
+      if (targets === undefined) return []
+      const readings = readShot(facts, targets)
+      return [
+        {
+          shotId,
+          pulledAt,
+          family: { by: 'mass', basketId: null },
+          readings,
+          context: { purpose, grindOwner, isReferenceOff: false },
+          isHelped: facts.noted?.isHelped === true,
+          callScore: null,
+          isServeRight: serveScore(readings),
+          steps: facts.noted ?? null,
+          lock: null,
+        },
+      ]
+    })
+  return skillSaying(assessSkill(shots.slice(-200), DEFAULT_PROGRAMME), NOW.getTime())
+}
+
+test('each of its stories is told of the right one', () => {
+  expect(saidOf(3)).toMatchObject({ kind: 'practise', skill: 'dose', story: 'steady-but-off' })
+  expect(saidOf(4)).toMatchObject({ kind: 'practise', skill: 'tamp' })
+  expect(saidOf(5)).toMatchObject({ kind: 'practise', skill: 'time' })
+  expect(saidOf(8)).toMatchObject({ kind: 'idle' })
+  expect(saidOf(9)).toMatchObject({ kind: 'worse', skill: 'dose' })
+  for (const calm of [2, 10, 11]) expect(['worse', 'safety-missed', 'idle']).not.toContain(saidOf(calm).kind)
+})

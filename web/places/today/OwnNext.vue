@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { useNow } from '@vueuse/core'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { skillAsked } from '../../data/queries/questions.ts'
+import { useAnswer } from '../../data/queries/useAnswer.ts'
+import { useOwnSentences } from '../../shot/skill/useOwnSentences.ts'
+
+/** For whoever learns: what went right last time, and what to do next. */
+const props = defineProps<{ personId: string }>()
+const { t } = useI18n()
+const ownSentences = useOwnSentences()
+const now = useNow({ interval: 60_000 })
+const answer = useAnswer(() => skillAsked(props.personId))
+
+const says = computed(() => {
+  const [family] = answer.value.value?.families ?? []
+  return family === undefined ? [] : ownSentences(family, now.value.getTime())
+})
+</script>
+
+<template>
+  <section v-if="says.length > 0" class="own" aria-labelledby="own-next">
+    <h2 id="own-next">{{ t('skill.ownTitle') }}</h2>
+    <p v-for="each in says" :key="each">{{ each }}</p>
+    <RouterLink :to="{ name: 'progress' }">{{ t('skill.own.all') }}</RouterLink>
+  </section>
+</template>
+
+<style scoped>
+.own {
+  padding: 16px 20px;
+  background: var(--raised);
+  border-left: 4px solid var(--pine);
+  font-size: 1.125rem;
+}
+h2,
+p {
+  margin: 0 0 8px;
+}
+a {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+}
+</style>
