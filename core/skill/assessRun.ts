@@ -1,4 +1,4 @@
-import { median, robustSd, weightedMedian, weightedRobustSd } from '../statistics/robust.ts'
+import { median, robustSd, weightedMean, weightedRobustSd } from '../statistics/robust.ts'
 import { type ControlChart, type Signal, controlChart } from './controlChart.ts'
 import { type OnProbability, onAtLeast, onProbabilityOf } from './onProbability.ts'
 import { shifts } from './shift.ts'
@@ -93,9 +93,10 @@ function figuresOf(run: readonly SkillEntry[], { halvingShots }: SkillProgramme)
   const chart = controlChart(deviations)
   // What was done lately says more of how they pull now.
   const weights = deviations.map((_each, at) => 2 ** ((at + 1 - deviations.length) / halvingShots))
+  const bias = weightedMean(deviations, weights)
   return {
-    bias: weightedMedian(deviations, weights),
-    spread: weightedRobustSd(deviations, weights),
+    bias,
+    spread: weightedRobustSd(deviations, weights, bias),
     chart,
     recentWorsening: worsening(deviations, chart),
     shift: shiftToSay(deviationsOf(run)),

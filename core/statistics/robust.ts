@@ -20,7 +20,7 @@ export function robustSd(values: readonly number[]): number {
 }
 
 /** The value below which half of the weight lies. NaN for none. */
-export function weightedMedian(values: readonly number[], weights: readonly number[]): number {
+function weightedMedian(values: readonly number[], weights: readonly number[]): number {
   const sorted = values
     .map((value, at) => ({ value, weight: weights[at] ?? 0 }))
     .sort((a, b) => a.value - b.value)
@@ -33,14 +33,26 @@ export function weightedMedian(values: readonly number[], weights: readonly numb
   return Number.NaN
 }
 
-/** The robust standard deviation, each value by its weight. NaN for none. */
-export function weightedRobustSd(values: readonly number[], weights: readonly number[]): number {
-  const centre = weightedMedian(values, weights)
-  return (
-    MAD_TO_SD *
-    weightedMedian(
-      values.map((value) => Math.abs(value - centre)),
-      weights,
-    )
-  )
+/** A botched value counts no more than one this many robust standard deviations from the middle. */
+const FURTHEST_SD = 3
+
+/**
+ * The mean, each value by its weight, botched ones drawn in to three robust standard deviations from the median
+ * (winsorised; J. W. Tukey, "The future of data analysis", 1962). NaN for none.
+ */
+export function weightedMean(values: readonly number[], weights: readonly number[]): number {
+  const [centre, reach] = [median(values), FURTHEST_SD * robustSd(values)]
+  const drawnIn = values.map((value) => Math.min(centre + reach, Math.max(centre - reach, value)))
+  const total = weights.reduce((sum, weight) => sum + weight, 0)
+  return drawnIn.reduce((sum, value, at) => sum + value * (weights[at] ?? 0), 0) / total
+}
+
+/** The robust standard deviation about a centre, each value by its weight. NaN for none. */
+export function weightedRobustSd(
+  values: readonly number[],
+  weights: readonly number[],
+  centre: number,
+): number {
+  const apart = values.map((value) => Math.abs(value - centre))
+  return MAD_TO_SD * weightedMedian(apart, weights)
 }

@@ -1,6 +1,6 @@
 import { normalCdf } from './normal.ts'
 import { betaQuantile } from './betaQuantile.ts'
-import { median, robustSd } from './robust.ts'
+import { median, robustSd, weightedMean, weightedRobustSd } from './robust.ts'
 
 test.each([
   [[3], 3],
@@ -17,6 +17,17 @@ test('of nothing there is no median', () => {
 test('one botched value does not move the robust spread', () => {
   const steady = [-2, -1, 0, 1, 2]
   expect(robustSd([...steady, 500])).toBeLessThan(robustSd(steady) * 1.6)
+})
+
+test('a weighted mean goes by the weights, and no botched value pulls it far', () => {
+  const even = [1, 1, 1, 1]
+  expect(weightedMean([1, 2, 3, 4], even)).toBeCloseTo(2.5)
+  expect(weightedMean([0, 0, 1, 1], [0, 0, 1, 1])).toBeCloseTo(1)
+  const steady = [-2, -1, 0, 1, 2]
+  expect(weightedMean([...steady, 500], [...even, 1, 1])).toBeLessThan(2)
+  expect(weightedRobustSd(steady, [...even, 1], 0)).toBeCloseTo(1.4826)
+  // Two camps far from their middle are a wide spread, whichever was seen last.
+  expect(weightedRobustSd([-3, 3, -3, 3], even, 0)).toBeCloseTo(3 * 1.4826)
 })
 
 test.each([
