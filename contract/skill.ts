@@ -1,4 +1,5 @@
 import {
+  type BarDrift,
   CHART_SIGNALS,
   type ControlChart,
   MEASURED_BY,
@@ -117,8 +118,19 @@ const ASKED_OF = { personId: id, asOf: instant.nullable(), isBehind: z.boolean()
 export const personSkill = z.strictObject({ ...ASKED_OF, families: z.array(familySkill) })
 export type PersonSkill = z.infer<typeof personSkill>
 
+const barDrift = z.strictObject({
+  grinderId: id,
+  recipeRevisionId: id,
+  direction: z.enum(['fast', 'slow']),
+  since: instant,
+  shots: z.int().positive(),
+  people: z.int().positive(),
+}) satisfies z.core.$ZodType<BarDrift>
+
 /** What everyone can do of whom the asker may know. */
 export const skillList = z.strictObject({
+  /** What runs off for everybody at the moment; to those who teach. */
+  bar: z.array(barDrift),
   people: z.array(z.strictObject({ ...ASKED_OF, families: z.array(briefSkill) })),
 })
 export type SkillList = z.infer<typeof skillList>

@@ -122,6 +122,32 @@ export async function othersShots(
   return told(transaction, await shotsBeside(transaction, asked))
 }
 
+/** A day's shots, by which it is told what the bar does. */
+const DAY_SHOTS = 300
+
+const shotsSince = keptQuery((builder) =>
+  shotPageQuery(
+    builder,
+    and(
+      sql`${shot.academyId} = ${sql.placeholder('academyId')}`,
+      sql`${shot.pulledAt} >= ${sql.placeholder('since')}::timestamptz`,
+      anyOf(shot.purpose, sql.placeholder('purposes')),
+      eq(shot.isSimulated, false),
+    ),
+    sql.placeholder('limit'),
+  ),
+)
+
+/** Everyone's shots since then of those that count, newest first. */
+export async function shotsOfDay(
+  transaction: AcademyTransaction,
+  academyId: string,
+  since: Date,
+): Promise<ShotSummary[]> {
+  const asked = { academyId, since: since.toISOString(), purposes: COUNTED, limit: DAY_SHOTS }
+  return told(transaction, await shotsSince(transaction, asked))
+}
+
 async function told(transaction: AcademyTransaction, rows: readonly FoundShot[]): Promise<ShotSummary[]> {
   const shotIds = rows.map((row) => row.shot.shotId)
   const tasted = await tastedOf(transaction, shotIds)

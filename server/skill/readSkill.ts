@@ -9,14 +9,18 @@ import {
 } from '@calm-apron/contract'
 import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
+import { driftsNow } from './barDrift.ts'
 import { type KeptSkill, findSkill, listBriefs } from './queries.ts'
 
 /** What everyone can do of whom the asker may know. */
-export async function readTeam({ actor, transaction }: Errand): Promise<SkillList> {
+export async function readTeam({ actor, transaction, now }: Errand): Promise<SkillList> {
   const all = await listBriefs(transaction)
   const isForAll = reachOf(actor.part, 'see-skill') === 'all'
   const known = all.filter(({ personId }) => isForAll || personId === actor.personId)
-  return { people: known.map((each) => told(each, teaches(actor.part))) }
+  return {
+    bar: isForAll ? await driftsNow(transaction, actor.academyId, now) : [],
+    people: known.map((each) => told(each, teaches(actor.part))),
+  }
 }
 
 /**

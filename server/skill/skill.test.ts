@@ -185,6 +185,22 @@ test('that it was worked out anew is told to those who teach and to whom it is a
   await there.close()
 })
 
+test('what runs fast for two of them is told once, to those who teach', async () => {
+  const other = await world.make('trainee')
+  const clock = { firstDrop: 'marked', firstDropS: 4, stopS: 16, estimated: false } as const
+  const facts = { ...shotOf().facts, clock, cup: { by: 'net' as const, netG: 39 } }
+  for (const no of [0, 1, 2, 3, 4])
+    await pull({
+      facts,
+      personId: no % 2 === 0 ? trainee.personId : other.personId,
+      pulledAt: new Date(Date.now() - (10 - no) * 60_000).toISOString(),
+    })
+  const bar = async (asker: Somebody) =>
+    ((await server.of(asker).get('/api/v1/skill').expect(200)).body as SkillList).bar
+  expect(await bar(trainer)).toMatchObject([{ direction: 'fast', shots: 5, people: 2 }])
+  expect(await bar(trainee)).toEqual([])
+})
+
 test('the demo’s people have figures as soon as they were worked out', async () => {
   await workOutAll(server.house)
   const mirren = DEMO.people.find(({ displayName }) => displayName === 'Mirren Kestle')

@@ -6,6 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { teamSkillAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
+import { useFormat } from '../../kit/units/useFormat.ts'
 import AsOfNote from './AsOfNote.vue'
 import RungMark from './RungMark.vue'
 import { useSaying } from '../../shot/skill/useSaying.ts'
@@ -13,6 +14,7 @@ import { useSaying } from '../../shot/skill/useSaying.ts'
 /** Everyone who learns here, by what is most pressing: one sentence each, and the rung of every skill. */
 const { t } = useI18n()
 const academy = useAcademy()
+const format = useFormat()
 const sayingWords = useSaying()
 const now = useNow({ interval: 60_000 })
 const answer = useAnswer(teamSkillAsked)
@@ -38,6 +40,17 @@ const people = computed(() =>
     })
     .sort((one, other) => bySaying(one, other) || one.name.localeCompare(other.name)),
 )
+/** What runs off for everybody is said once, and of nobody. */
+const bar = computed(() =>
+  (answer.value.value?.bar ?? []).map(({ grinderId, recipeRevisionId, direction, since, people: many }) =>
+    t(`skill.bar.${direction}`, {
+      grinder: academy.grinder(grinderId)?.name ?? '',
+      recipe: academy.recipe(recipeRevisionId)?.name ?? '',
+      people: many,
+      time: format.timeOf(since, academy.timeZone),
+    }),
+  ),
+)
 /** The one that has waited the longest for its figures speaks for the list. */
 const behind = computed(() => (answer.value.value?.people ?? []).filter(({ isBehind }) => isBehind))
 </script>
@@ -47,6 +60,7 @@ const behind = computed(() => (answer.value.value?.people ?? []).filter(({ isBeh
     <p class="soft order">{{ t('skill.order') }}</p>
     <AsOfNote v-if="answer.state.value === 'kept'" :at-ms="answer.askedAtMs.value" />
     <p v-else-if="behind.length > 0" class="soft" role="status">{{ t('skill.someBehind', behind.length) }}</p>
+    <p v-for="each in bar" :key="each" class="bar" role="note">{{ each }}</p>
     <table>
       <thead>
         <tr>
@@ -76,6 +90,13 @@ const behind = computed(() => (answer.value.value?.people ?? []).filter(({ isBeh
 <style scoped>
 .order {
   margin: 0 0 8px;
+}
+.bar {
+  margin: 0 0 12px;
+  padding: 10px 16px;
+  border-left: 4px solid var(--ochre);
+  background: var(--ochre-soft);
+  font-size: 1.05em;
 }
 table {
   width: 100%;

@@ -77,6 +77,10 @@ export const skillWords = {
     'going-well': 'Going well.',
     'nothing-yet': 'No shots yet.',
   },
+  bar: {
+    fast: 'Fast for all {people} on {grinder} by {recipe} since {time}: it is the bar, and nobody’s hands.',
+    slow: 'Slow for all {people} on {grinder} by {recipe} since {time}: it is the bar, and nobody’s hands.',
+  },
   own: {
     all: 'All your skills and shots',
     right: 'On {date} your {skill} was right each time.',
