@@ -78,7 +78,7 @@ test('a backup while the app runs, a restore that brings it all back but for who
     const wrong = JSON.parse(readFileSync(`${file}.json`, 'utf8')) as { rows: Record<string, number> }
     writeFileSync(`${alone}.json`, JSON.stringify({ ...wrong, rows: { ...wrong.rows, 'public.shot': 1000 } }))
     expect((await runByCommand(['restore', alone], settings)).printed).toMatch(
-      /public\.shot: 11 in place of 1000/,
+      /public\.shot: \d+ in place of 1000/,
     )
   })
 

@@ -15,4 +15,4 @@ async function takePictures(): Promise<void> {
   if (code !== 0) process.exitCode = code
 }
 
-await runMain(() => withTestCluster(takePictures))
+await runMain(() => withTestCluster(takePictures, true))

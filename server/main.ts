@@ -10,6 +10,7 @@ import { offerSetUp } from './doors/setUp.ts'
 import { readEnvironment } from './environment.ts'
 import { bareError } from './http/logging.ts'
 import { liveHub } from './live/hub.ts'
+import { workOutAll } from './skill/workOut.ts'
 import { skillWorker } from './skill/worker.ts'
 import packageJson from './package.json' with { type: 'json' }
 
@@ -74,8 +75,9 @@ const sweeping = setInterval(() => {
 }, SWEEP_EVERY_MS)
 sweeping.unref()
 
-const skills = skillWorker(house, (error) =>
-  logger.warn({ err: bareError(error) }, 'what somebody can do could not be worked out'),
+const skills = skillWorker(
+  () => workOutAll(house),
+  (error) => logger.warn({ err: bareError(error) }, 'what somebody can do could not be worked out'),
 )
 
 let isStopping = false

@@ -24,7 +24,7 @@ const VARIABLE = 'CALM_APRON_TEST_URLS'
  * Starts a PostgreSQL of the tests' own in a temporary folder, with the templates made, and tells later processes
  * of it through the environment. The build must be there.
  */
-export async function startTestCluster(): Promise<{ stop: () => void }> {
+export async function startTestCluster(hasHalfYear = false): Promise<{ stop: () => void }> {
   sweepLeftovers()
   const folder = mkdtempSync(join(tmpdir(), `${PREFIX}${process.pid}-`))
   // The database's own user must be able to walk through it.
@@ -36,7 +36,7 @@ export async function startTestCluster(): Promise<{ stop: () => void }> {
     rmSync(folder, { recursive: true, force: true })
   }
   try {
-    process.env[VARIABLE] = JSON.stringify(await makeTemplates(cluster, folder))
+    process.env[VARIABLE] = JSON.stringify(await makeTemplates(cluster, folder, hasHalfYear))
   } catch (error) {
     stop()
     throw error
@@ -44,11 +44,11 @@ export async function startTestCluster(): Promise<{ stop: () => void }> {
   return { stop }
 }
 
-async function makeTemplates(cluster: Cluster, folder: string): Promise<TestUrls> {
+async function makeTemplates(cluster: Cluster, folder: string, hasHalfYear: boolean): Promise<TestUrls> {
   for (const name of Object.values(TEMPLATES)) {
     const urls = await ensureDatabase(cluster, folder, name)
     migrate(urls)
-    if (name === TEMPLATES.demo) await loadDemo(urls.appUrl)
+    if (name === TEMPLATES.demo) await loadDemo(urls.appUrl, hasHalfYear)
   }
   const { ownerUrl, appUrl } = await ensureDatabase(cluster, folder, TEMPLATES.empty)
   const withName = (url: string) => url.replace(new RegExp(`/${TEMPLATES.empty}$`), `/${NAME_IN_URL}`)

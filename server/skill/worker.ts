@@ -1,21 +1,31 @@
-import type { House } from '../house.ts'
-import { workOutAll } from './workOut.ts'
-
 /** So soon after a shot its figures are taken up. */
 const LOOK_EVERY_MS = 1000
 
-/** Works out what is behind while the server runs. `stop` resolves once what is in hand is done. */
+/**
+ * Does again and again what is to be done, one at a time. `stop` resolves once what is in hand is done.
+ * @param onTrouble hears the first of whatever goes wrong, and no more of it until something went well again
+ */
 export function skillWorker(
-  house: Pick<House, 'database' | 'now'>,
+  work: () => Promise<void>,
   onTrouble: (error: unknown) => void,
+  everyMs = LOOK_EVERY_MS,
 ): { stop: () => Promise<void> } {
   let inHand: Promise<void> | null = null
-  const look = () => {
-    inHand ??= workOutAll(house)
-      .catch(onTrouble)
-      .finally(() => (inHand = null))
+  let isInTrouble = false
+  async function look(): Promise<void> {
+    try {
+      await work()
+      isInTrouble = false
+    } catch (error) {
+      if (!isInTrouble) onTrouble(error)
+      isInTrouble = true
+    } finally {
+      inHand = null
+    }
   }
-  const looking = setInterval(look, LOOK_EVERY_MS)
+  const looking = setInterval(() => {
+    inHand ??= look()
+  }, everyMs)
   looking.unref()
   return {
     stop: async () => {
