@@ -51,7 +51,7 @@ const bar = computed(() =>
     }),
   ),
 )
-/** The one that has waited the longest for its figures speaks for the list. */
+/** Those whose figures are being worked out anew. */
 const behind = computed(() => (answer.value.value?.people ?? []).filter(({ isBehind }) => isBehind))
 </script>
 
