@@ -11,11 +11,11 @@ import {
   SKILL_STORIES,
   STANDINGS,
   type Signal,
-  type Skill,
   type SkillEntry,
   type SkillFamily,
   type SkillStanding,
   type TraineeSkill,
+  eachSkill,
 } from '@calm-apron/core'
 import { z } from 'zod'
 import { id, instant } from './primitives.ts'
@@ -154,9 +154,4 @@ export function withoutForecast<F extends FamilySkill | BriefSkill>(families: re
     isAssessmentWorthIt: false,
     skills: eachSkill((skill) => ({ ...each.skills[skill], on: null })),
   }))
-}
-
-function eachSkill<T>(make: (skill: Skill) => T): Record<Skill, T> {
-  // Every skill is gone through.
-  return Object.fromEntries(SKILLS.map((skill) => [skill, make(skill)])) as Record<Skill, T>
 }

@@ -73,7 +73,7 @@ export interface RecordedShot {
 }
 
 /** Shots further apart than this are of different sessions. */
-const SESSION_MS = 4 * 3_600_000
+export const SESSION_MS = 4 * 3_600_000
 
 /** What a grinder did in the session before a shot: its last move, and where it ran. */
 export interface GrindBefore {

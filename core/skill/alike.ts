@@ -1,10 +1,9 @@
 import { standingOf } from '../reading/measure.ts'
+import { SESSION_MS } from '../reading/recorded.ts'
 import type { Readings } from '../reading/types.ts'
 import { median } from '../statistics/robust.ts'
 import type { SkillEntry } from './types.ts'
 
-/** Shots further apart are of different sessions. */
-const SESSION_MS = 4 * 3_600_000
 /** A shot is held against so many before it at the same setting. */
 const [FEWEST_BEFORE, MOST_BEFORE] = [2, 4]
 /** The last five within 3 s: each within half of that of the middle one. A working value of houses that train so. */

@@ -1,3 +1,4 @@
+import { SESSION_MS } from '../reading/recorded.ts'
 import { type OthersShot, lastRangeS } from './alike.ts'
 import { SHOWN_SHOTS, type SkillStanding, type SkillStory, assessRun } from './assessRun.ts'
 import { passProbability, passSetProbability } from './passSet.ts'
@@ -10,6 +11,7 @@ import {
   type Skill,
   type SkillEntry,
   type SkillProgramme,
+  eachSkill,
 } from './types.ts'
 
 /** An assessment that was passed and signed, so many days ago. */
@@ -90,12 +92,6 @@ export function assessSkill(
   }
 }
 
-function eachSkill<T>(make: (skill: Skill) => T): Record<Skill, T> {
-  const made = SKILLS.map((skill): [Skill, T] => [skill, make(skill)])
-  // Every skill was gone through.
-  return Object.fromEntries(made) as Record<Skill, T>
-}
-
 function meanOf(values: readonly number[]): number | null {
   return values.length === 0 ? null : values.reduce((sum, value) => sum + value, 0) / values.length
 }
@@ -161,9 +157,6 @@ function weakest(
   const found = open.find(({ passes }) => passes < 0.5) ?? least
   return found === undefined ? null : { skill: found.skill, story: skills[found.skill].story }
 }
-
-/** Shots further apart are of different sessions. */
-const SESSION_MS = 4 * 3_600_000
 
 /** The skill that was on each time in the newest session, the one seen most often first; not what is to be practised all the same. */
 function bestOfLast(runs: Record<Skill, SkillEntry[]>, except: Skill | null): Skill | null {

@@ -1,8 +1,7 @@
 import { type SaidOf, bySaying, skillSaying } from './skillSaying.ts'
-import { SKILLS, type Skill } from './types.ts'
+import { eachSkill } from './types.ts'
 
-const each = <T>(value: T): Record<Skill, T> =>
-  Object.fromEntries(SKILLS.map((skill) => [skill, value])) as Record<Skill, T>
+const each = <T>(value: T) => eachSkill(() => value)
 const ON = { mean: 0.9, low: 0.7, high: 0.95, effectiveShots: 12 }
 const STANDING = { shift: null, bias: 0, on: ON }
 const NOW = Date.parse('2026-11-26T18:00:00.000Z')

@@ -11,6 +11,12 @@ export type ReadingKind = (typeof READING_KINDS)[number]
 export const SKILLS = ['prep', ...READING_KINDS, 'call', 'alike'] as const
 export type Skill = (typeof SKILLS)[number]
 
+/** Something for each skill. */
+export function eachSkill<T>(make: (skill: Skill) => T): Record<Skill, T> {
+  // Every skill is gone through.
+  return Object.fromEntries(SKILLS.map((skill) => [skill, make(skill)])) as Record<Skill, T>
+}
+
 /** Whose account a reading goes to. */
 export type Account = 'trainee' | 'bar' | 'nobody'
 

@@ -247,6 +247,14 @@ export async function listShots(
     { ...asked, academyId, isOpenOnly, after: after ?? undefined },
     { limit: limit + 1, afterAt: after?.at, afterId: after?.id },
   )
+  return summariesOf(transaction, rows)
+}
+
+/** Rows of `shotPageQuery` as they are told, with what was tasted of them. */
+export async function summariesOf(
+  transaction: AcademyTransaction,
+  rows: readonly FoundShot[],
+): Promise<ShotSummary[]> {
   const tasted = await tastedOf(
     transaction,
     rows.map((row) => row.shot.shotId),

@@ -6,9 +6,7 @@ import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction, Database } from '../database/pool.ts'
 import { call, person, ruling, shot, skill } from '../database/schema/index.ts'
 import { awaitsCall } from '../shots/awaitsCall.ts'
-import { shotPageQuery } from '../shots/queries.ts'
-import { type FoundShot, toSummary } from '../shots/shotRow.ts'
-import { tastedOf } from '../tasting/queries.ts'
+import { shotPageQuery, summariesOf } from '../shots/queries.ts'
 
 /** So long a worker has somebody in hand before another takes them up. */
 const CLAIM_MS = 30_000
@@ -94,7 +92,7 @@ export async function countedShots(
   personId: string,
 ): Promise<ShotSummary[]> {
   const asked = { academyId, personId, purposes: COUNTED, limit: WEIGHED_SHOTS }
-  return told(transaction, await shotsOfPerson(transaction, asked))
+  return summariesOf(transaction, await shotsOfPerson(transaction, asked))
 }
 
 const shotsBeside = keptQuery((builder) =>
@@ -119,7 +117,7 @@ export async function othersShots(
 ): Promise<ShotSummary[]> {
   if (trainingIds.length === 0) return []
   const asked = { academyId, personId, trainingIds, limit: BESIDE_SHOTS }
-  return told(transaction, await shotsBeside(transaction, asked))
+  return summariesOf(transaction, await shotsBeside(transaction, asked))
 }
 
 /** A day's shots, by which it is told what the bar does. */
@@ -145,13 +143,7 @@ export async function shotsOfDay(
   since: Date,
 ): Promise<ShotSummary[]> {
   const asked = { academyId, since: since.toISOString(), purposes: COUNTED, limit: DAY_SHOTS }
-  return told(transaction, await shotsSince(transaction, asked))
-}
-
-async function told(transaction: AcademyTransaction, rows: readonly FoundShot[]): Promise<ShotSummary[]> {
-  const shotIds = rows.map((row) => row.shot.shotId)
-  const tasted = await tastedOf(transaction, shotIds)
-  return rows.map((row) => toSummary(row, tasted))
+  return summariesOf(transaction, await shotsSince(transaction, asked))
 }
 
 const finalCalls = keptQuery((builder) =>

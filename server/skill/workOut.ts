@@ -1,17 +1,8 @@
-import {
-  type BriefSkill,
-  type FamilySkill,
-  type RecipeRevision,
-  type ShotSummary,
-  briefOf,
-  callScore,
-  recordedOf,
-} from '@calm-apron/contract'
+import { type BriefSkill, type FamilySkill, type ShotSummary, briefOf, callScore } from '@calm-apron/contract'
 import {
   DEFAULT_PROGRAMME,
   type OthersShot,
   SKILL_RULES,
-  type Readings,
   type SkillFamily,
   type SkillShot,
   assessSkill,
@@ -19,7 +10,6 @@ import {
   familyOf,
   flowHeadingOf,
   isSameFamily,
-  readRecorded,
   serveScore,
   timeOf,
 } from '@calm-apron/core'
@@ -27,7 +17,6 @@ import { inAcademy } from '../database/inAcademy.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import type { House } from '../house.ts'
 import { tellLive } from '../live/hub.ts'
-import { findRecipeRevisions } from '../shots/queries.ts'
 import {
   type Claimed,
   academiesBehind,
@@ -38,6 +27,7 @@ import {
   lastWords,
   othersShots,
 } from './queries.ts'
+import { readerOf } from './readings.ts'
 
 /** Works out everyone who is behind, until nobody is; what another server has in hand is left to it. */
 export async function workOutAll({ database, now }: Pick<House, 'database' | 'now'>): Promise<void> {
@@ -74,43 +64,29 @@ async function figuresOf(
   const summaries = await countedShots(transaction, academyId, personId)
   const trainingIds = [...new Set(summaries.flatMap(({ trainingId }) => trainingId ?? []))]
   const beside = await othersShots(transaction, academyId, personId, trainingIds)
-  const recipes = await recipesOf(transaction, [...summaries, ...beside])
-  const shots = await skillShots(transaction, personId, summaries, recipes)
-  const others = beside.flatMap((summary) => otherShot(summary, recipes) ?? [])
+  const read = await readerOf(transaction, [...summaries, ...beside])
+  const shots = await skillShots(transaction, personId, summaries, read)
+  const others = beside.flatMap((summary) => otherShot(summary, read) ?? [])
   return familiesOf(shots).map((family) => {
     const ofFamily = shots.filter((each) => isSameFamily(each.family, family))
     return { family, ...assessSkill(ofFamily.toReversed(), DEFAULT_PROGRAMME, null, others) }
   })
 }
 
-type Recipes = ReadonlyMap<string, RecipeRevision>
-
-async function recipesOf(
-  transaction: AcademyTransaction,
-  summaries: readonly ShotSummary[],
-): Promise<Recipes> {
-  const ids = summaries.map(({ recipeRevisionId }) => recipeRevisionId)
-  const found = await findRecipeRevisions(transaction, ids)
-  return new Map(found.map((recipe) => [recipe.recipeRevisionId, recipe]))
-}
-
-function readingsOf(summary: ShotSummary, recipes: Recipes): Readings | null {
-  const recipe = recipes.get(summary.recipeRevisionId)
-  return recipe === undefined ? null : readRecorded(recordedOf(summary), recipe.targets)
-}
+type Read = Awaited<ReturnType<typeof readerOf>>
 
 /** Newest first, as they came. */
 async function skillShots(
   transaction: AcademyTransaction,
   personId: string,
   summaries: readonly ShotSummary[],
-  recipes: Recipes,
+  read: Read,
 ): Promise<SkillShot[]> {
   const shotIds = summaries.map(({ shotId }) => shotId)
   const words = await lastWords(transaction, personId, shotIds)
   const rulings = await lastRulings(transaction, shotIds)
   return summaries.flatMap((summary): SkillShot[] => {
-    const readings = readingsOf(summary, recipes)
+    const readings = read(summary)
     if (readings === null) return []
     const { shotId, pulledAt, purpose, isSimulated, grindOwner, stood, current } = summary
     const { noted, grindSetting } = current.facts
@@ -149,8 +125,8 @@ function lockOf({ grinderId, recipeRevisionId, bagId, current }: ShotSummary): s
     : [grinderId, recipeRevisionId, bagId, grindSetting].join(' ')
 }
 
-function otherShot(summary: ShotSummary, recipes: Recipes): OthersShot | null {
-  const readings = readingsOf(summary, recipes)
+function otherShot(summary: ShotSummary, read: Read): OthersShot | null {
+  const readings = read(summary)
   const lock = lockOf(summary)
   const timeS = readings === null ? null : timeOf({ readings })
   return lock === null || timeS === null ? null : { pulledAt: summary.pulledAt, lock, timeS }

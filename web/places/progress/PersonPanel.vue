@@ -64,7 +64,7 @@ const isWaiting = computed(() => answer.value.value?.isBehind === true)
 
 <template>
   <section v-if="family" class="skill" aria-labelledby="skill-title">
-    <h2 id="skill-title">{{ t(isOwn ? 'skill.ownTitle' : 'skill.title') }}</h2>
+    <h2 id="skill-title">{{ t('skill.title') }}</h2>
     <div class="next">
       <p v-for="each in says" :key="each">{{ each }}</p>
       <RouterLink v-if="!isOwn" class="start" :to="{ name: 'new-training', query: start }">{{

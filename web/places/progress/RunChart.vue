@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { FamilySkill } from '@calm-apron/contract'
 import { type Skill, isReadingKind } from '@calm-apron/core'
-import { Chart, LineController, LineElement, LinearScale, PointElement, ScatterController } from 'chart.js'
+import { Chart, LineElement, LinearScale, PointElement, ScatterController } from 'chart.js'
 import { computed } from 'vue'
 import { Scatter } from 'vue-chartjs'
 import { useI18n } from 'vue-i18n'
@@ -11,7 +11,7 @@ import { useChartColours } from '../../kit/theme/palette.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import { useSkillWords } from '../../shot/skill/useSkillWords.ts'
 
-Chart.register(ScatterController, LineController, LinearScale, PointElement, LineElement)
+Chart.register(ScatterController, LinearScale, PointElement, LineElement)
 Object.assign(Chart.defaults.font, CHART_FONT)
 
 /** The individuals chart of one skill: each shot’s deviation, centre and limits, what stands out; the figures as a table behind it. */
@@ -29,7 +29,7 @@ const entries = computed(() => props.family.runs[props.skill].filter(({ deviatio
 const chart = computed(() => props.family.skills[props.skill].chart)
 const signals = computed(() => new Map((chart.value?.signals ?? []).map(({ at, kind }) => [at, kind])))
 const rows = computed(() =>
-  entries.value.map(({ shotId, pulledAt, standing, deviation, isHelped }, at) => ({
+  entries.value.map(({ shotId, pulledAt, standing, deviation, isHelped }) => ({
     shotId,
     when: `${format.dateOf(pulledAt, academy.timeZone)}, ${format.timeOf(pulledAt, academy.timeZone)}`,
     off:
@@ -37,7 +37,6 @@ const rows = computed(() =>
       format.plain(Math.round(10 * (deviation ?? 0)) / 10),
     standing: t(`standing.${standing}`),
     isHelped,
-    signal: signals.value.get(at),
   })),
 )
 

@@ -22,7 +22,7 @@ const says = computed(() => {
 
 <template>
   <section v-if="says.length > 0" class="own" aria-labelledby="own-next">
-    <h2 id="own-next">{{ t('skill.ownTitle') }}</h2>
+    <h2 id="own-next">{{ t('skill.title') }}</h2>
     <p v-for="each in says" :key="each">{{ each }}</p>
     <RouterLink :to="{ name: 'progress' }">{{ t('skill.own.all') }}</RouterLink>
   </section>

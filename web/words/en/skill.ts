@@ -3,7 +3,6 @@ import type { ChartSignal, MeasuredBy, Rung, Skill, SkillStory } from '@calm-apr
 /** What is said of somebody's skill. */
 export const skillWords = {
   title: 'What to do next',
-  ownTitle: 'What to do next',
   team: 'Everyone who learns here',
   order:
     'First whoever left out a safety step, then what got worse, who is ready, who should be looked at again, who has not pulled for long; then whoever is least likely to pass.',
