@@ -11,6 +11,7 @@ export const BOUNDS = {
   pinLength: { min: 4, max: 6 },
   passwordLength: { min: 10, max: 200 },
   pageSize: { min: 1, max: 100 },
+  searchLength: { min: 1, max: 100 },
   noteLength: { min: 0, max: 400 },
   stepTextLength: { min: 0, max: 300 },
   cautionLength: { min: 3, max: 500 },

@@ -18,6 +18,7 @@ export {
   shotDetail,
   shotInput,
   readableFacts,
+  isBeforeInSession,
   recordedOf,
   shotList,
   shotListQuery,

@@ -7,12 +7,16 @@ import {
   type RecordedShot,
   SHOT_PURPOSES,
   type ShotFacts,
+  CAUSES,
+  READING_KINDS,
+  STANDINGS,
   cupTaste,
+  isRunBefore,
   unpackSeries,
 } from '@calm-apron/core'
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
-import { id, instant, line, pageFields, reason } from './primitives.ts'
+import { calendarDate, id, instant, line, pageFields, reason, refuse } from './primitives.ts'
 import { recipeRevision } from './prepared/kinds/recipe.ts'
 import { shotFacts, tasteFacts } from './shotFacts.ts'
 import { focus } from './training.ts'
@@ -194,6 +198,15 @@ export function recordedOf(shot: ShotSummary): RecordedShot {
   return { shotId, pulledAt, facts, tasted, isJudgeTeaching, purpose, isSimulated, grindOwner, stood }
 }
 
+/** Whether a shot came before another in one session, by the same recipe on the same grinder at the same setting. */
+export function isBeforeInSession(one: ShotSummary, other: ShotSummary): boolean {
+  return (
+    one.recipeRevisionId === other.recipeRevisionId &&
+    one.grinderId === other.grinderId &&
+    isRunBefore(recordedOf(one), recordedOf(other))
+  )
+}
+
 /** A shot with the recipe it was judged by and every revision, newest first. */
 export const shotDetail = z.strictObject({
   ...shotSummary.shape,
@@ -202,13 +215,34 @@ export const shotDetail = z.strictObject({
 })
 export type ShotDetail = z.infer<typeof shotDetail>
 
-/** Whose shots, on which grinder, or of which training; a page. */
-export const shotListQuery = z.strictObject({
-  personId: id.optional(),
-  grinderId: id.optional(),
-  trainingId: id.optional(),
-  ...pageFields(),
-})
+/**
+ * Which shots: whose, on which grinder, of which training, coffee, bag, recipe, purpose; how a reading stood, which cause is
+ * named; from and until which day where the academy is, or before an instant; with which text in what was written of it. A page.
+ */
+export const shotListQuery = z
+  .strictObject({
+    personId: id.optional(),
+    grinderId: id.optional(),
+    trainingId: id.optional(),
+    coffeeId: id.optional(),
+    bagId: id.optional(),
+    recipeId: id.optional(),
+    purpose: z.enum(SHOT_PURPOSES).optional(),
+    reading: z.enum(READING_KINDS).optional(),
+    /** How that reading stood. */
+    standing: z.enum(STANDINGS).optional(),
+    cause: z.enum(CAUSES).optional(),
+    from: calendarDate.optional(),
+    until: calendarDate.optional(),
+    before: instant.optional(),
+    text: line(BOUNDS.searchLength).optional(),
+    ...pageFields(),
+  })
+  .superRefine(({ reading, standing }, context) => {
+    if ((reading === undefined) === (standing === undefined)) return
+    const path = [reading === undefined ? 'reading' : 'standing']
+    refuse(context, path, 'reading-with-standing', 'Say which reading, and how it stood.')
+  })
 export type ShotListQuery = z.infer<typeof shotListQuery>
 
 /** Newest first; `recipes` holds each revision the page's shots were judged by, once. */

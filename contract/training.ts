@@ -133,9 +133,10 @@ export const pastTrainingsQuery = z.strictObject({
   ...pageFields(),
 })
 export type PastTrainingsQuery = z.infer<typeof pastTrainingsQuery>
-/** Trainings that are over, newest first. */
+/** Trainings that are over, newest first, and how many turns each pulled in them of whom the asker may know. */
 export const pastTrainings = z.strictObject({
   trainings: z.array(training),
+  turns: z.array(z.strictObject({ trainingId: id, personId: id, shots: z.int().positive() })).default([]),
   nextCursor: z.string().nullable(),
 })
 export type PastTrainings = z.infer<typeof pastTrainings>

@@ -10,6 +10,7 @@ import { offerSetUp } from './doors/setUp.ts'
 import { readEnvironment } from './environment.ts'
 import { bareError } from './http/logging.ts'
 import { liveHub } from './live/hub.ts'
+import { workOutSaid } from './shots/said/workOutSaid.ts'
 import { workOutAll } from './skill/workOut.ts'
 import { skillWorker } from './skill/worker.ts'
 import packageJson from './package.json' with { type: 'json' }
@@ -76,7 +77,10 @@ const sweeping = setInterval(() => {
 sweeping.unref()
 
 const skills = skillWorker(
-  () => workOutAll(house),
+  async () => {
+    await workOutSaid(house)
+    await workOutAll(house)
+  },
   (error) => logger.warn({ err: bareError(error) }, 'what somebody can do could not be worked out'),
 )
 

@@ -45,6 +45,18 @@ export const router = createRouter({
       component: fetched(withWords('pastTrainings', () => import('./places/training/PastTrainingsPage.vue'))),
     },
     {
+      path: '/shots',
+      name: 'shots',
+      meta: { place: 'shots' },
+      component: fetched(withWords('shots', () => import('./places/progress/shots/ShotBookPage.vue'))),
+    },
+    {
+      path: '/shots/compare',
+      name: 'compare-shots',
+      meta: { place: 'compare-shots' },
+      component: fetched(withWords('shots', () => import('./places/progress/shots/CompareShotsPage.vue'))),
+    },
+    {
       path: '/trainings/:trainingId',
       name: 'training',
       meta: { place: 'training' },

@@ -16,6 +16,8 @@ export {
 export type { Focus, FocusName, FocusPart, WordsAsked } from './focus.ts'
 export { isHelpDue } from './help.ts'
 export type { HelpedBefore } from './help.ts'
+export { departures, locksHeld } from './locks.ts'
+export type { LockHeld, PulledAt } from './locks.ts'
 export { nextSeat } from './nextSeat.ts'
 export { seatedToo, turnsAt } from './turns.ts'
 export type { Turns } from './turns.ts'

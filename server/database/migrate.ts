@@ -22,6 +22,7 @@ const MAY_CHANGE: Record<string, readonly string[]> = {
   // How it is called now; how before stands in `repurposing`.
   shot: ['purpose', 'fault_shown'],
   // Worked out of facts, and anew whenever they change.
+  shot_said: ['pulled_at', 'rules_version', 'dose', 'tamp', 'yield', 'time', 'taste', 'cause'],
   skill: [
     'changes',
     'changed_at',
@@ -41,6 +42,7 @@ const MAY_ASK = [
   'is_set_up()',
   'is_sign_in_name_taken(text)',
   'erase_person(uuid, timestamptz)',
+  'shot_said_behind(integer)',
   'skill_behind(integer)',
 ]
 

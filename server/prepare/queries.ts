@@ -12,6 +12,7 @@ import {
 } from '@calm-apron/contract'
 import { and, asc, desc, eq, getTableColumns, isNotNull, isNull, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
+import { containing } from '../database/containing.ts'
 import { filteredQuery, keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { prepared, preparedRevision } from '../database/schema/index.ts'
@@ -113,10 +114,6 @@ function wordsOf(search = ''): string[] {
   return search.toLowerCase().split(/\s+/).filter(Boolean)
 }
 
-function escapeLike(word: string): string {
-  return word.replaceAll(/[\\%_]/g, '\\$&')
-}
-
 /** One page of things by name, and where it ended if another follows. */
 export async function listPrepared(
   transaction: AcademyTransaction,
@@ -125,7 +122,7 @@ export async function listPrepared(
 ): Promise<{ things: PreparedRecord[]; end: NameEnd | null }> {
   const { kind, parentId, archived, limit } = query
   const isArchived = archived === 'yes'
-  const words = wordsOf(query.search).map((word) => `%${escapeLike(word)}%`)
+  const words = wordsOf(query.search).map(containing)
   const found = await selectThings(
     transaction,
     {

@@ -2,7 +2,7 @@ import type { RecipeRevision, ShotDetail, ShotInput, ShotListQuery, ShotSummary 
 import { type Placeholder, type SQL, and, desc, eq, getTableColumns, sql } from 'drizzle-orm'
 import type { QueryBuilder } from 'drizzle-orm/pg-core'
 import { anyOf } from '../database/anyOf.ts'
-import { behindEnd } from '../database/behindEnd.ts'
+import { containing } from '../database/containing.ts'
 import { filteredQuery, keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import {
@@ -17,9 +17,9 @@ import type { AsItStood } from '@calm-apron/core'
 import type { DeviceInstant } from '../http/clock.ts'
 import type { PageEnd } from '../http/cursor.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
-import { awaitsCall } from './awaitsCall.ts'
 import { tastedOf } from '../tasting/queries.ts'
 import { type StoredFacts, toColumns } from './factsRow.ts'
+import { SHOT_FILTERS } from './shotFilters.ts'
 import { BESIDE, type FoundShot, SERIES, noteText, toRevision, toSummary } from './shotRow.ts'
 
 /** A revision about to be stored. */
@@ -188,17 +188,6 @@ export async function updatePurpose(
 /** Which shots: those of a list, or those named. */
 type ShotsAsked = Omit<ShotListQuery, 'cursor'> & { shotIds?: readonly string[] }
 
-/** What may be asked of the shots of a list. */
-const FILTERS = {
-  academyId: sql`${shot.academyId} = ${sql.placeholder('academyId')}`,
-  personId: sql`${shot.personId} = ${sql.placeholder('personId')}`,
-  grinderId: sql`${shot.grinderId} = ${sql.placeholder('grinderId')}`,
-  trainingId: sql`${shot.trainingId} = ${sql.placeholder('trainingId')}`,
-  shotIds: anyOf(shot.shotId, sql.placeholder('shotIds')),
-  after: behindEnd(shot.pulledAt, shot.shotId),
-  isOpenOnly: sql`not ${awaitsCall}`,
-}
-
 /** The query behind one page of the list. */
 export function shotPageQuery(
   builder: Pick<QueryBuilder, 'select'>,
@@ -230,7 +219,7 @@ export function shotPageQuery(
     .limit(limit)
 }
 
-const shotPage = filteredQuery(FILTERS, (builder, where) =>
+const shotPage = filteredQuery(SHOT_FILTERS, (builder, where) =>
   shotPageQuery(builder, where, sql.placeholder('limit')),
 )
 
@@ -238,13 +227,20 @@ const shotPage = filteredQuery(FILTERS, (builder, where) =>
 export async function listShots(
   transaction: AcademyTransaction,
   academyId: string,
-  { limit, ...asked }: ShotsAsked,
+  { limit, reading, text, ...asked }: ShotsAsked,
   after: PageEnd | null,
   isOpenOnly: boolean,
 ): Promise<ShotSummary[]> {
   const rows = await shotPage(
     transaction,
-    { ...asked, academyId, isOpenOnly, after: after ?? undefined },
+    {
+      ...asked,
+      ...(reading !== undefined && { [`${reading}Stood`]: true }),
+      ...(text !== undefined && { text: containing(text) }),
+      academyId,
+      isOpenOnly,
+      after: after ?? undefined,
+    },
     { limit: limit + 1, afterAt: after?.at, afterId: after?.id },
   )
   return summariesOf(transaction, rows)

@@ -1,11 +1,12 @@
-import type { Training } from '@calm-apron/contract'
+import type { PastTrainings, Training } from '@calm-apron/contract'
+import { SHOT_PURPOSES, isTurn } from '@calm-apron/core'
 import { type SQL, and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
 import { behindEnd } from '../database/behindEnd.ts'
 import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import type { PageEnd } from '../http/cursor.ts'
-import { trainingEvent } from '../database/schema/index.ts'
+import { shot, trainingEvent } from '../database/schema/index.ts'
 
 type EventRow = typeof trainingEvent.$inferSelect
 type SentEvent = Training['events'][number]
@@ -52,6 +53,34 @@ export async function trainingPage(
   const trainings = await inOrderOfStart(transaction, anyOf(trainingEvent.trainingId, sql.param(ids)))
   const end = started.length > limit && last ? { at: last.at.toISOString(), id: last.id } : null
   return { trainings: trainings.reverse(), end }
+}
+
+const TURNS = SHOT_PURPOSES.filter(isTurn)
+
+const turnsInTrainings = keptQuery((builder) =>
+  builder
+    .select({
+      trainingId: sql<string>`${shot.trainingId}`.as('of_training'),
+      personId: shot.personId,
+      shots: sql<number>`count(*)::int`.as('shots'),
+    })
+    .from(shot)
+    .where(
+      and(
+        anyOf(shot.trainingId, sql.placeholder('trainingIds')),
+        anyOf(shot.purpose, sql.placeholder('purposes')),
+      ),
+    )
+    .groupBy(shot.trainingId, shot.personId),
+)
+
+/** How many turns each pulled in these trainings, those who pulled most first. */
+export async function turnsIn(
+  transaction: AcademyTransaction,
+  trainingIds: readonly string[],
+): Promise<PastTrainings['turns']> {
+  const rows = await turnsInTrainings(transaction, { trainingIds, purposes: TURNS })
+  return rows.toSorted((a, b) => b.shots - a.shots || a.personId.localeCompare(b.personId))
 }
 
 /** Trainings in which somebody sits, or did. */

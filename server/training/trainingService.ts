@@ -27,7 +27,15 @@ import { roleOf } from '../people/queries.ts'
 import { Refusal, refuseField } from '../refusal.ts'
 import { ACTION_OF, TRACE_OF, refuseWrongSetup } from './happening.ts'
 import { tellLive } from '../live/hub.ts'
-import { eventsOf, findEvent, insertEvent, seatedAmong, trainingPage, trainingsSince } from './queries.ts'
+import {
+  eventsOf,
+  findEvent,
+  insertEvent,
+  seatedAmong,
+  trainingPage,
+  trainingsSince,
+  turnsIn,
+} from './queries.ts'
 
 /** As far back as a training can still be on. */
 const RECENT_MS = 24 * 3_600_000
@@ -52,11 +60,18 @@ export async function listPastTrainings(
   const after = cursor === undefined ? null : readCursor(cursor)
   const seat = reachOf(actor.part, 'see-trainings') === 'all' ? null : actor.personId
   const { trainings, end } = await trainingPage(transaction, { after, limit, seat })
+  const over = trainings.filter(({ events }) => {
+    const state = trainingState(events)
+    return state !== null && isTrainingOver(state, now)
+  })
+  const turns = await turnsIn(
+    transaction,
+    over.map(({ trainingId }) => trainingId),
+  )
+  const isForAll = reachOf(actor.part, 'see-shots') === 'all'
   return {
-    trainings: trainings.filter(({ events }) => {
-      const state = trainingState(events)
-      return state !== null && isTrainingOver(state, now)
-    }),
+    trainings: over,
+    turns: turns.filter(({ personId }) => isForAll || personId === actor.personId),
     nextCursor: end === null ? null : writeCursor(end),
   }
 }

@@ -236,6 +236,7 @@ export const ruling = pgTable(
       foreignColumns: [freeText.academyId, freeText.textId],
     }),
     index('ruling_of_shot').on(t.academyId, t.shotId, t.ruledAt),
+    index('ruling_by_reason').on(t.academyId, t.reasonTextId),
     check('ruling_verdict', oneOf(t.verdict, VERDICTS)),
     check('ruling_move', oneOf(t.move, CALL_MOVES)),
     check('ruling_cause', oneOf(t.cause, CAUSES)),

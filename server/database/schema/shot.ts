@@ -2,6 +2,8 @@ import { BOUNDS, type StoredNotes } from '@calm-apron/contract'
 import {
   ABANDONMENTS,
   type AsItStood,
+  CAUSES,
+  type Cause,
   FAULTS_SHOWN,
   type FaultShown,
   DOSE_METHODS,
@@ -11,6 +13,7 @@ import {
   PUCKS,
   SHOT_PURPOSES,
   SIDES,
+  STANDINGS,
   STREAMS,
   TILTS,
   type TasteTargets,
@@ -212,6 +215,13 @@ export const shotRevision = pgTable(
     }),
     // Also the index by which the newest revision of a shot is found.
     unique('shot_revision_once').on(t.academyId, t.shotId, t.revisionNo),
+    // By what was written a shot is looked for.
+    index('shot_revision_by_note')
+      .on(t.academyId, t.noteTextId)
+      .where(sql`${t.noteTextId} is not null`),
+    index('shot_revision_by_reason')
+      .on(t.academyId, t.reasonTextId)
+      .where(sql`${t.reasonTextId} is not null`),
     check(
       'shot_dose_one_way',
       sql`num_nonnulls(${t.doseNetG}, ${t.doseGrossG}) <= 1 and (${t.doseGrossG} is null) = (${t.doseTareG} is null)`,
@@ -278,5 +288,38 @@ export const shotSeries = pgTable(
       columns: [t.academyId, t.shotId],
       foreignColumns: [shot.academyId, shot.shotId],
     }),
+  ],
+)
+
+/**
+ * What a shot is said to be, as it was worked out last, so that it can be looked for. Triggers put behind (`rules_version` 0)
+ * whatever is read otherwise once something changed, whoever changed it; a worker takes it up.
+ */
+export const shotSaid = pgTable(
+  'shot_said',
+  {
+    academyId: academyId(),
+    shotId: uuid('shot_id').notNull(),
+    /** The shot's own, for pages by time. */
+    pulledAt: instant('pulled_at').notNull(),
+    rulesVersion: integer('rules_version').notNull().default(0),
+    dose: text('dose', { enum: STANDINGS }),
+    tamp: text('tamp', { enum: STANDINGS }),
+    yield: text('yield', { enum: STANDINGS }),
+    time: text('time', { enum: STANDINGS }),
+    taste: text('taste', { enum: STANDINGS }),
+    /** The cause that is named, or the one that a trainer's ruling names. */
+    cause: text('cause').$type<Cause>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.academyId, t.shotId] }),
+    foreignKey({
+      name: 'shot_said_shot',
+      columns: [t.academyId, t.shotId],
+      foreignColumns: [shot.academyId, shot.shotId],
+    }),
+    index('shot_said_behind').on(t.academyId, t.rulesVersion, t.pulledAt),
+    index('shot_said_by_cause').on(t.academyId, t.cause, t.pulledAt, t.shotId),
+    check('shot_said_cause', oneOf(t.cause, CAUSES)),
   ],
 )

@@ -1,6 +1,7 @@
 import {
   type RecipeRevision,
   type ShotDetail,
+  type ShotListQuery,
   type ShotSummary,
   readAnswer,
   shotDetail,
@@ -10,11 +11,35 @@ import { type KeptShot, asPlain, deviceDatabase } from './deviceDatabase.ts'
 const KEPT_DAYS = 60
 const MS_PER_DAY = 86_400_000
 
-/** Whose shots, of which grinder, or of which training; any of them left out asks for all. */
-export interface ShotsWanted {
-  personId?: string
-  grinderId?: string
-  trainingId?: string
+/** Which shots; what is left out asks for all. */
+export type ShotsWanted = Partial<Omit<ShotListQuery, 'limit' | 'cursor'>>
+
+/** By which of it a device can tell by itself what belongs to a list; by all else only the server looks for them. */
+const TOLD_HERE: Readonly<Record<keyof ShotsWanted, ((shot: ShotSummary) => unknown) | null>> = {
+  personId: ({ personId }) => personId,
+  grinderId: ({ grinderId }) => grinderId,
+  trainingId: ({ trainingId }) => trainingId,
+  bagId: ({ bagId }) => bagId,
+  purpose: ({ purpose }) => purpose,
+  before: ({ pulledAt }) => pulledAt,
+  coffeeId: null,
+  recipeId: null,
+  reading: null,
+  standing: null,
+  cause: null,
+  from: null,
+  until: null,
+  text: null,
+}
+
+function conditionsOf(wanted: ShotsWanted) {
+  // Its keys are those of its type.
+  return (Object.keys(wanted) as (keyof ShotsWanted)[]).filter((name) => wanted[name] !== undefined)
+}
+
+/** Whether this device can say by itself which shots are meant. */
+export function isToldHere(wanted: ShotsWanted): boolean {
+  return conditionsOf(wanted).every((name) => TOLD_HERE[name] !== null)
 }
 
 /** Keeps shots as this viewer was told of them, for when the server can't be asked. */
@@ -57,12 +82,13 @@ export async function keptShotsOf(viewerId: string, wanted: ShotsWanted, limit: 
   return found
 }
 
+/** Whether a shot is one of those that are meant; of none, where only the server could tell. */
 export function isWanted(shot: ShotSummary, wanted: ShotsWanted): boolean {
-  return (
-    (wanted.personId === undefined || shot.personId === wanted.personId) &&
-    (wanted.grinderId === undefined || shot.grinderId === wanted.grinderId) &&
-    (wanted.trainingId === undefined || shot.trainingId === wanted.trainingId)
-  )
+  return conditionsOf(wanted).every((name) => {
+    const is = TOLD_HERE[name]?.(shot)
+    if (name === 'before') return typeof is === 'string' && Date.parse(is) < Date.parse(wanted.before ?? '')
+    return is === wanted[name]
+  })
 }
 
 function indexFor({ trainingId, grinderId, personId }: ShotsWanted) {

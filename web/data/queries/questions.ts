@@ -4,6 +4,7 @@ import {
   DEFAULT_PAGE_SIZE,
   ENDPOINTS,
   type Endpoint,
+  type PastTrainings,
   type RecipeRevision,
   type ShotDetail,
   type ShotSummary,
@@ -14,6 +15,7 @@ import {
   type ShotsWanted,
   asDetail,
   forgetShot,
+  isToldHere,
   keepShots,
   keptShot,
   keptShotsOf,
@@ -115,7 +117,9 @@ export function tracesAsked(
 }
 
 /** Trainings that are over, newest first, as many pages as were asked for. */
-export function pastTrainingsAsked(pages: number): Question<{ trainings: Training[]; hasMore: boolean }> {
+export function pastTrainingsAsked(
+  pages: number,
+): Question<{ trainings: Training[]; turns: PastTrainings['turns']; hasMore: boolean }> {
   return {
     key: ['past-trainings'],
     ask: async () => {
@@ -126,6 +130,7 @@ export function pastTrainingsAsked(pages: number): Question<{ trainings: Trainin
       )
       return {
         trainings: told.pages.flatMap(({ trainings }) => trainings),
+        turns: told.pages.flatMap(({ turns }) => turns),
         hasMore: told.hasMore,
       }
     },
@@ -193,7 +198,7 @@ export function shotsAsked(wanted: ShotsWanted, limit = DEFAULT_PAGE_SIZE, pages
         hasMore: told.hasMore,
       }
     },
-    kept: keptList(wanted, limit),
+    ...(isToldHere(wanted) && { kept: keptList(wanted, limit) }),
   }
 }
 

@@ -16,6 +16,9 @@ const ofShot: Stale = (news, about) =>
 
 /** A list of one training's shots is another training's no concern. */
 const ofShots: Stale = (news, about) => {
+  // Which cause is named, and how readings stood, is worked out after the shot came in, with what its puller can do.
+  if (news.kind === 'skill')
+    return typeof about === 'object' && about !== null && ('cause' in about || 'reading' in about)
   if (news.kind !== 'shot' || news.trainingId === null) return by('shot', 'people')(news, about)
   const isOfOne = typeof about === 'object' && about !== null && 'trainingId' in about
   return !isOfOne || about.trainingId === news.trainingId

@@ -2,11 +2,11 @@
 import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { RouterLink } from 'vue-router'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import { useShotList } from '../../data/queries/useShots.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
+import ProgressTabs from '../../shot/ProgressTabs.vue'
 import ShotRow from '../../shot/reading/ShotRow.vue'
 import PersonPanel from './PersonPanel.vue'
 import TeamPanel from './TeamPanel.vue'
@@ -33,12 +33,8 @@ async function earlier(): Promise<void> {
 
 <template>
   <div class="progress">
-    <header class="head">
-      <h1 tabindex="-1">{{ shown === '' || isOwn ? t('progress.title') : person }}</h1>
-      <RouterLink v-if="shown !== '' && door.isStaff" :to="{ name: 'progress', params: { personId: '' } }">{{
-        t('progress.team')
-      }}</RouterLink>
-    </header>
+    <ProgressTabs />
+    <h1 tabindex="-1">{{ shown === '' || isOwn ? t('progress.title') : person }}</h1>
     <TeamPanel v-if="shown === ''" />
     <template v-else>
       <p v-if="isKnown && !isReached" class="soft">
@@ -71,18 +67,6 @@ async function earlier(): Promise<void> {
   padding: 24px;
   display: grid;
   gap: 12px;
-}
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  justify-content: space-between;
-  gap: 4px 24px;
-}
-.head a {
-  min-height: 44px;
-  display: inline-flex;
-  align-items: center;
 }
 .hint {
   margin: 0;

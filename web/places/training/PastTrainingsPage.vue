@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { trainingState } from '@calm-apron/core'
+import { type TrainingSetup, trainingState } from '@calm-apron/core'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -8,11 +8,14 @@ import { pastTrainingsAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import { useAcademy } from '../../data/academy/academy.ts'
+import { useDoor } from '../../data/door/door.ts'
+import ProgressTabs from '../../shot/ProgressTabs.vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
 /** Trainings that are over: when, with whom, by which recipe. */
 const { t } = useI18n()
 const academy = useAcademy()
+const door = useDoor()
 const format = useFormat()
 const pages = ref(1)
 const isBusy = ref(false)
@@ -24,6 +27,19 @@ async function more(): Promise<void> {
   pages.value += 1
   await answer.load()
   isBusy.value = false
+}
+
+/** Who pulled how many; who sat in it and pulled none is named too. */
+function peopleOf(trainingId: string, { seats }: TrainingSetup): string {
+  const turns = (answer.value.value?.turns ?? []).filter((each) => each.trainingId === trainingId)
+  const countOf = (personId: string) => turns.find((each) => each.personId === personId)?.shots ?? 0
+  const ids = new Set([...turns, ...seats].map(({ personId }) => personId))
+  if (!door.isStaff) return t('session.noneOf', countOf(door.personId))
+  return [...ids]
+    .map((personId) =>
+      t('session.pulled', { person: academy.personName(personId), count: countOf(personId) }),
+    )
+    .join(', ')
 }
 
 const rows = computed(() =>
@@ -42,7 +58,7 @@ const rows = computed(() =>
         trainingId,
         title: t(`training.title.${setup.purpose}`),
         when,
-        people: setup.seats.map(({ personId }) => academy.personName(personId)).join(', '),
+        people: peopleOf(trainingId, setup),
         recipe: academy.recipe(setup.recipeRevisionId)?.name ?? '',
       },
     ]
@@ -52,6 +68,7 @@ const rows = computed(() =>
 
 <template>
   <div class="past">
+    <ProgressTabs />
     <h1 tabindex="-1">{{ t('training.past') }}</h1>
     <EmptyPlace v-if="answer.value.value && rows.length === 0" :says="t('training.nonePast')" />
     <EmptyPlace v-else-if="answer.state.value === 'away'" :says="t('training.pastOffline')" />
@@ -73,7 +90,7 @@ const rows = computed(() =>
 .past {
   display: grid;
   gap: 16px;
-  max-width: 720px;
+  max-width: 1240px;
   margin: 0 auto;
   padding: 24px;
   justify-items: start;

@@ -9,7 +9,7 @@ import {
   spentOn,
 } from '@calm-apron/core'
 import PressButton from '../../kit/parts/PressButton.vue'
-import { computed, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import ReachNote from '../../shot/ReachNote.vue'
@@ -27,6 +27,7 @@ import TrainingShots from './TrainingShots.vue'
 import MoneySpent from '../../shot/training/MoneySpent.vue'
 import { useTrainings } from '../../shot/training/trainings.ts'
 import { useTraining } from '../../shot/training/useTraining.ts'
+import { withWords } from '../../words/index.ts'
 
 /** A training while it is on: each group, whose turn it is, and what it needs. */
 const props = defineProps<{ trainingId: string }>()
@@ -37,8 +38,22 @@ const door = useDoor()
 const drafts = useDrafts()
 const trainings = useTrainings()
 const format = useFormat()
-const { state, setup, recipe, grinder, coffee, isDialInOpen, listed, isCounted, pulled, groups, begin } =
-  useTraining(() => props.trainingId)
+const {
+  events,
+  state,
+  setup,
+  recipe,
+  grinder,
+  coffee,
+  isDialInOpen,
+  listed,
+  isCounted,
+  pulled,
+  groups,
+  begin,
+} = useTraining(() => props.trainingId)
+/** Fetched with its words once a training is over. */
+const SessionSummary = defineAsyncComponent(withWords('session', () => import('./SessionSummary.vue')))
 const isEnding = ref(false)
 const mayLead = computed(() => door.may('lead-training'))
 const mayReopen = computed(() => mayLead.value && state.value !== null && canReopen(state.value, new Date()))
@@ -157,6 +172,7 @@ function goOn(shotId: string): void {
       }}</RouterLink>
       <PressButton @click="isEnding = true">{{ t('training.end') }}</PressButton>
     </div>
+    <SessionSummary v-if="state.ended && isCounted" :state="state" :events="events" :listed="listed" />
     <TrainingShots
       :listed="listed"
       :is-counted="isCounted"

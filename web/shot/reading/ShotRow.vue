@@ -16,7 +16,12 @@ const props = defineProps<{
   listed: ListedShot
   /** In a list of several people's: whose it is; the day is known there. */
   isNamed?: boolean
+  /** Its day too, where that is not known. */
+  isDated?: boolean
+  /** Where rows can be ticked: whether this one is, and whether no more can be. */
+  tick?: { is: boolean; isFull: boolean }
 }>()
+defineEmits<{ tick: [] }>()
 const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
@@ -33,6 +38,12 @@ const rails = computed(() =>
   })),
 )
 const date = computed(() => format.dateOf(shot.value.pulledAt, academy.timeZone))
+const isDay = computed(() => !props.isNamed || props.isDated)
+const name = computed(() =>
+  [props.isNamed ? academy.personName(shot.value.personId) : '', isDay.value ? date.value : '']
+    .filter((each) => each !== '')
+    .join(', '),
+)
 const time = computed(() => format.timeOf(shot.value.pulledAt, academy.timeZone))
 </script>
 
@@ -44,12 +55,16 @@ const time = computed(() => format.timeOf(shot.value.pulledAt, academy.timeZone)
         :aria-label="t('shotRow.open', { date, time })"
         class="open"
       >
-        {{ isNamed ? academy.personName(shot.personId) : date }}, <span class="figure">{{ time }}</span>
+        {{ name }}, <span class="figure">{{ time }}</span>
       </RouterLink>
       <strong>{{ t(`heading.${heading}`) }}</strong>
-      <span v-if="!isNamed" class="soft">{{ listed.recipe.name }}</span>
+      <span v-if="isDay" class="soft">{{ listed.recipe.name }}</span>
       <span v-if="shot.isSimulated" class="soft">{{ t('purpose.simulatedMark') }}</span>
       <span v-else-if="!isCounted(shot.purpose)" class="soft">{{ t(`purpose.${shot.purpose}`) }}</span>
+      <label v-if="tick" class="tick">
+        <input type="checkbox" :checked="tick.is" :disabled="tick.isFull" @change="$emit('tick')" />
+        {{ t('shotRow.tick') }}
+      </label>
       <span v-if="listed.isUnsent" class="soft">{{ t('app.unsent') }}</span>
       <span v-else-if="shot.current.revisionNo > 1" class="soft">{{ t('shotRow.corrected') }}</span>
     </div>
@@ -84,6 +99,21 @@ const time = computed(() => format.timeOf(shot.value.pulledAt, academy.timeZone)
   content: '';
   position: absolute;
   inset: 0;
+}
+/* Above the link that covers the row. */
+.tick {
+  position: relative;
+  z-index: 1;
+  justify-self: start;
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 44px;
+  padding-right: 12px;
+}
+.tick input {
+  width: 20px;
+  height: 20px;
 }
 .cell {
   display: grid;

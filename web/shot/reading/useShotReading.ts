@@ -1,5 +1,5 @@
-import { type ShotSummary, recordedOf } from '@calm-apron/contract'
-import { type GrindBehind, diagnose, grindBefore, isRunBefore, readRecorded } from '@calm-apron/core'
+import { isBeforeInSession, recordedOf } from '@calm-apron/contract'
+import { type GrindBehind, diagnose, grindBefore, readRecorded } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useShot, useShotList } from '../../data/queries/useShots.ts'
 import { dialInGrinder, dialInWish } from '../grind/dialInWish.ts'
@@ -8,15 +8,6 @@ import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
 import { readListed } from './readListed.ts'
-
-/** Whether a shot came before another in one session, by the same recipe on the same grinder at the same setting. */
-function isBeforeInSession(one: ShotSummary, other: ShotSummary): boolean {
-  return (
-    one.recipeRevisionId === other.recipeRevisionId &&
-    one.grinderId === other.grinderId &&
-    isRunBefore(recordedOf(one), recordedOf(other))
-  )
-}
 
 /** A recorded shot with its reading, worked out anew from whatever is known of it. */
 export function useShotReading(shotId: () => string) {
@@ -28,7 +19,7 @@ export function useShotReading(shotId: () => string) {
   const ofPerson = useShotList(() =>
     shot.value === null || shot.value.current.facts.grindSetting === null
       ? null
-      : { personId: shot.value.personId },
+      : { personId: shot.value.personId, before: shot.value.pulledAt },
   )
   /** The same person's shots of this session at the same setting, oldest first; none where nothing is known. */
   const before = computed(() => {
@@ -39,7 +30,9 @@ export function useShotReading(shotId: () => string) {
   /** What was pulled on its grinder of late, newest first; who may not see others' shots can't know its last move. */
   const onIt = useShotList(() => {
     const grinderId = shot.value?.grinderId ?? null
-    return grinderId === null || !door.may('overrule') ? null : { grinderId }
+    return grinderId === null || !door.may('overrule')
+      ? null
+      : { grinderId, before: shot.value?.pulledAt ?? '' }
   })
   const onGrinder = computed(() => onIt.shots.value.map(({ shot: other }) => other))
 

@@ -77,5 +77,5 @@ export const useTrainings = defineStore('trainings', () => {
     await outbox.add({ kind: 'training-event', trainingId, eventId, body })
   }
 
-  return { open, load: answer.load, stateOf, note }
+  return { open, load: answer.load, eventsOf, stateOf, note }
 })

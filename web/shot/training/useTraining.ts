@@ -29,7 +29,7 @@ export function useTraining(trainingId: () => string) {
   const door = useDoor()
   const drafts = useDrafts()
   const startShot = useStartShot()
-  const { state, setup } = useTrainingState(trainingId)
+  const { events, state, setup } = useTrainingState(trainingId)
   const list = useShotList(() => (trainingId() === '' ? null : { trainingId: trainingId() }), SHOTS_SHOWN)
   const listed = list.shots
   /** Whose turn it is can't be told before it is known who has pulled. */
@@ -103,7 +103,7 @@ export function useTraining(trainingId: () => string) {
   }
 
   const used = { setup, recipe, grinder, coffee }
-  return { state, ...used, isDialInOpen, listed, isCounted, pulled, groups, pulledBy, begin }
+  return { events, state, ...used, isDialInOpen, listed, isCounted, pulled, groups, pulledBy, begin }
 }
 
 /** What a lock takes off its recipe; null where it is kept. */

@@ -1,3 +1,4 @@
+import { trainingState } from '@calm-apron/core'
 import { computed } from 'vue'
 import { trainingAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
@@ -8,7 +9,8 @@ export function useTrainingState(trainingId: () => string) {
   const trainings = useTrainings()
   // One that is over is in no list.
   useAnswer(() => (trainingId() === '' ? null : trainingAsked(trainingId())))
-  const state = computed(() => trainings.stateOf(trainingId()))
+  const events = computed(() => trainings.eventsOf(trainingId()))
+  const state = computed(() => trainingState(events.value))
   const setup = computed(() => state.value?.setup ?? null)
-  return { state, setup }
+  return { events, state, setup }
 }

@@ -16,6 +16,7 @@ export const en = {
     progress: async () => (await import('./progress.ts')).progressWords,
     reading: async () => (await import('./reading.ts')).readingWords,
     room: async () => (await import('./room.ts')).roomWords,
+    session: async () => (await import('./session.ts')).sessionWords,
     shot: async () => (await import('./shot.ts')).shotWords,
     training: async () => (await import('./training.ts')).trainingWords,
     tasting: async () => (await import('./tasting.ts')).tastingWords,

@@ -26,6 +26,7 @@ export const recordWords = {
   shotRow: {
     open: 'Reading of {date}, {time}',
     corrected: 'corrected',
+    tick: 'Compare',
   },
   served: {
     right: 'Said: {said}. Right.',

@@ -1,0 +1,76 @@
+import type { ShotSummary } from '@calm-apron/contract'
+import { asc, desc, lt, sql } from 'drizzle-orm'
+import { keptQuery } from '../../database/keptQuery.ts'
+import type { AcademyTransaction, Database } from '../../database/pool.ts'
+import { shot, shotSaid } from '../../database/schema/index.ts'
+import { shotPageQuery, summariesOf } from '../queries.ts'
+
+/** The academies in which it is not known of every shot what it is said to be. */
+export async function academiesBehind(database: Database, rulesVersion: number): Promise<string[]> {
+  const { rows } = await database.$client.query<{ academy_id: string }>(
+    'select shot_said_behind($1) as academy_id',
+    [rulesVersion],
+  )
+  return rows.map(({ academy_id }) => academy_id)
+}
+
+/** Takes the newest that are behind, until the transaction ends; none where none is, or others have them in hand. */
+export async function claimBehind(
+  transaction: AcademyTransaction,
+  rulesVersion: number,
+  limit: number,
+): Promise<string[]> {
+  const rows = await transaction
+    .select({ shotId: shotSaid.shotId })
+    .from(shotSaid)
+    .where(lt(shotSaid.rulesVersion, rulesVersion))
+    .orderBy(asc(shotSaid.rulesVersion), desc(shotSaid.pulledAt))
+    .limit(limit)
+    .for('update', { skipLocked: true })
+  return rows.map(({ shotId }) => shotId)
+}
+
+const shotsAround = keptQuery((builder) =>
+  shotPageQuery(
+    builder,
+    sql`${shot.shotId} in (
+      select o.shot_id from shot b join shot o on o.academy_id = b.academy_id and o.person_id = b.person_id
+          and o.pulled_at <= b.pulled_at and o.pulled_at > b.pulled_at - interval '4 hours'
+        where b.shot_id = any (${sql.placeholder('shotIds')})
+      union select o.shot_id from shot b join shot o on o.academy_id = b.academy_id and o.grinder_id = b.grinder_id
+          and o.pulled_at <= b.pulled_at and o.pulled_at > b.pulled_at - interval '4 hours'
+        where b.shot_id = any (${sql.placeholder('shotIds')}))`,
+    sql.placeholder('limit'),
+  ),
+)
+
+/** No session of one person or grinder has more. */
+const AROUND_SHOTS = 2000
+
+/** These shots, with those of the session before each by the same person or on the same grinder; newest first. */
+export async function withShotsBefore(
+  transaction: AcademyTransaction,
+  shotIds: readonly string[],
+): Promise<ShotSummary[]> {
+  return summariesOf(transaction, await shotsAround(transaction, { shotIds, limit: AROUND_SHOTS }))
+}
+
+/** What a shot is said to be; null for what is not judged or named. */
+export type Said = Pick<
+  typeof shotSaid.$inferSelect,
+  'shotId' | 'dose' | 'tamp' | 'yield' | 'time' | 'taste' | 'cause'
+>
+
+/** Keeps what these shots are said to be by such rules. */
+export async function keepSaid(
+  transaction: AcademyTransaction,
+  said: readonly Said[],
+  rulesVersion: number,
+): Promise<void> {
+  await transaction.execute(sql`
+    update shot_said set rules_version = ${rulesVersion}, dose = now_said.dose, tamp = now_said.tamp,
+      yield = now_said.yield, time = now_said.time, taste = now_said.taste, cause = now_said.cause
+    from jsonb_to_recordset(${JSON.stringify(said)}::jsonb) as now_said
+      ("shotId" uuid, dose text, tamp text, yield text, time text, taste text, cause text)
+    where shot_said.shot_id = now_said."shotId"`)
+}

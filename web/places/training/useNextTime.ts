@@ -1,0 +1,27 @@
+import { skillSaying } from '@calm-apron/core'
+import { useNow } from '@vueuse/core'
+import { useDoor } from '../../data/door/door.ts'
+import { skillAsked, teamSkillAsked } from '../../data/queries/questions.ts'
+import { useAnswer } from '../../data/queries/useAnswer.ts'
+import { useOwnSentences } from '../../shot/skill/useOwnSentences.ts'
+import { useSaying } from '../../shot/skill/useSaying.ts'
+
+/** What somebody should do next time, as their page says it; to whoever learns only of themselves. Empty where nothing is known. */
+export function useNextTime(): (personId: string) => string {
+  const door = useDoor()
+  const now = useNow({ interval: 60_000 })
+  const sayingWords = useSaying()
+  const ownSentences = useOwnSentences()
+  const team = useAnswer(() => (door.isStaff ? teamSkillAsked() : null))
+  const own = useAnswer(() => (door.isStaff ? null : skillAsked(door.personId)))
+
+  return (personId) => {
+    if (!door.isStaff) {
+      const [family] = own.value.value?.families ?? []
+      if (personId !== door.personId || family === undefined) return ''
+      return ownSentences(family, now.value.getTime()).at(-1) ?? ''
+    }
+    const [family] = team.value.value?.people.find((each) => each.personId === personId)?.families ?? []
+    return family === undefined ? '' : sayingWords(skillSaying(family, now.value.getTime()), family)
+  }
+}
