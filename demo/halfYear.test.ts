@@ -6,9 +6,10 @@ import {
   readShot,
   serveScore,
   skillSaying,
+  trainingState,
 } from '@calm-apron/core'
 import { demoId } from './ids.ts'
-import { demoOfHalfYear } from './index.ts'
+import { demoAcademy, demoOfHalfYear } from './index.ts'
 
 const NOW = new Date('2026-11-23T10:00:00Z')
 const academy = demoOfHalfYear(NOW)
@@ -44,7 +45,8 @@ function saidOf(personNo: number) {
   const shots = academy.shots
     .filter(({ personId }) => personId === demoId('person', personNo))
     .toSorted((a, b) => a.pulledAt.localeCompare(b.pulledAt))
-    .flatMap(({ shotId, pulledAt, facts, recipeRevisionId, purpose, grindOwner }): SkillShot[] => {
+    .flatMap(({ shotId, pulledAt, facts: noted, recipeRevisionId, purpose, grindOwner }): SkillShot[] => {
+      const facts = academy.corrections.findLast((each) => each.shotId === shotId)?.facts ?? noted
       const targets = recipes.get(recipeRevisionId)
       if (targets === undefined) return []
       const readings = readShot(facts, targets)
@@ -73,4 +75,27 @@ test('each of its stories is told of the right one', () => {
   expect(saidOf(8)).toMatchObject({ kind: 'idle' })
   expect(saidOf(9)).toMatchObject({ kind: 'worse', skill: 'dose' })
   for (const calm of [2, 10, 11]) expect(['worse', 'safety-missed', 'idle']).not.toContain(saidOf(calm).kind)
+})
+
+test('its trainings hold every shot of it, each with a setting that was locked first unless whoever pulled set the grind', () => {
+  const own = academy.shots.filter(({ trainingId }) => trainingId !== null)
+  const byId = new Map(academy.trainings.map((each) => [each.trainingId, trainingState(each.events)]))
+  for (const { trainingId, purpose, pulledAt, facts, grindOwner } of own) {
+    const state = byId.get(trainingId ?? '')
+    expect(state?.ended !== null && pulledAt >= (state?.startedAt ?? '')).toBe(true)
+    if (purpose === 'practice' && grindOwner === 'trainer')
+      expect(state?.lock?.setting).toBe(facts.grindSetting)
+  }
+  expect(own.length).toBe(academy.shots.length - demoAcademy(NOW).shots.length)
+})
+
+test('a call is held by both notes, and a burr that was moved moves the settings', () => {
+  for (const { shotId } of academy.calls)
+    expect(academy.slips.filter((slip) => slip.shotId === shotId).map(({ side }) => side)).toEqual([
+      'trainee',
+      'trainer',
+    ])
+  const locks = academy.trainings.flatMap(({ events }) => trainingState(events)?.lock ?? [])
+  const jumps = locks.slice(1).map(({ setting }, at) => Math.abs(setting - (locks[at]?.setting ?? 0)))
+  expect(jumps.filter((by) => by >= 1.5)).toHaveLength(1)
 })

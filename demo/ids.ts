@@ -20,4 +20,10 @@ const KINDS = {
   water: '00f',
   routine: '010',
   caution: '011',
+  training: '012',
+  event: '013',
+  call: '014',
+  slip: '015',
+  ruling: '016',
+  revision: '017',
 } as const

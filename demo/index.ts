@@ -12,18 +12,24 @@ import { halfYear } from './halfYear/index.ts'
 export function demoAcademy(now: Date): AcademyFile {
   return {
     format: 'calm-apron-academy',
-    version: 2,
+    version: 3,
     madeAt: now.toISOString(),
     academy: ACADEMY,
     people: PEOPLE,
     prepared: [...demoRooms(now), ...RECIPES, ...demoCoffees(now), ...ROUTINES, ...CAUTIONS],
     shots: demoShots(now),
+    trainings: [],
+    corrections: [],
+    calls: [],
+    slips: [],
+    rulings: [],
   }
 }
 
 /** The same with half a year behind it. */
 export function demoOfHalfYear(now: Date): AcademyFile {
   const academy = demoAcademy(now)
-  const { shots, bags } = halfYear(now)
-  return { ...academy, prepared: [...academy.prepared, ...bags], shots: [...shots, ...academy.shots] }
+  const { bags, shots, ...beside } = halfYear(now)
+  const prepared = [...academy.prepared, ...bags]
+  return { ...academy, ...beside, prepared, shots: [...shots, ...academy.shots] }
 }

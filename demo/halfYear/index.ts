@@ -1,207 +1,247 @@
 import { type AcademyFile, type FileThing, SHOT_BY_ITSELF } from '@calm-apron/contract'
-import { type ShotFacts, TILTS, type Tilt, noNotes, unknownFacts } from '@calm-apron/core'
-import { CAREFUL_SHOT, EXAMPLE_BENCH, type Seeded, seeded, simulateShot } from '@calm-apron/core/bench'
+import type { ShotFacts, TrainingHappening } from '@calm-apron/core'
+import { type Seeded, seeded } from '@calm-apron/core/bench'
 import { PEOPLE } from '../academy.ts'
 import { demoId } from '../ids.ts'
-import { HANDS, type Hands } from './hands.ts'
+import { bagsOf, bagOfShot } from './bags.ts'
+import { RECIPE, rightSetting } from './bar.ts'
+import { type Pull, dialInPull, pull, seriesOf, tastedBy } from './pull.ts'
+import { NOTES, ruledOf, saidOf } from './said.ts'
+import { type DemoTraining, type Turn, trainingsUntil } from './trainings.ts'
 
+/** What the half-year adds to the demo. */
+export type HalfYear = Pick<
+  AcademyFile,
+  'shots' | 'trainings' | 'corrections' | 'calls' | 'slips' | 'rulings'
+> & {
+  bags: FileThing[]
+}
 type DemoShot = AcademyFile['shots'][number]
 
-const [MS_PER_DAY, MS_PER_MINUTE] = [86_400_000, 60_000]
-/** Each comes twice a week, and pulls so many, four minutes apart. */
-const [SESSIONS_A_WEEK, SHOTS_A_SESSION, MINUTES_APART] = [2, 8, 4]
-/** The rooms open at ten, an hour behind. */
-const OPENS_AT_MS = 11 * 60 * MS_PER_MINUTE
-/** What was pulled since is the demo's own shot book. */
-const UNTIL_DAYS_AGO = 3
-/** The recipe that all learn by, and where its time lies in the middle of its window. */
-const [DOSE_G, YIELD_G, RIGHT_SETTING, WINDOW_S] = [18.4, 39, 15.5, [26, 32]] as const
-/** A kilo of beans, less what is purged. */
-const SHOTS_A_BAG = 52
-/** Numbers from here on are the half-year's own. */
-const FROM_NO = 1000
 const SEED = 4180
+const MS_PER_MINUTE = 60_000
+/** Numbers from here on are the half-year's own. */
+export const FROM_NO = 1000
+/** Of every third shot a call is asked for, and both note the cup. */
+const CALLED_EVERY = 3
+/** A scale has been at the bar for so long. */
+const WEIGHED_DAYS = 35
+/** Every so manyth shot has a note, is overruled where it was called, or was corrected. */
+const EVERY = { note: 23, ruled: 71, corrected: 97 }
 
-/** A shot as it was made, before anybody wrote it down. */
-interface Pulled {
-  hands: Hands
-  /** How many they had pulled before. */
-  before: number
-  atMs: number
-  judge: number
+/** Half a year of eight who learn, by simulation from a seed, up to three days before `now`. */
+export function halfYear(now: Date): HalfYear {
+  const made = new HalfYearBook(seeded(SEED))
+  for (const training of trainingsUntil(now.getTime())) made.add(training)
+  return made.all()
 }
 
-/** Half a year of eight who learn, by simulation from a seed, up to three days before `now`; and the bags it took. */
-export function halfYear(now: Date): { shots: DemoShot[]; bags: FileThing[] } {
-  const chance = seeded(SEED)
-  const pulled = HANDS.flatMap((hands) => sessionsOf(hands, now.getTime())).sort((a, b) => a.atMs - b.atMs)
-  const grind = new Map<number, number>()
-  const shots = pulled.map((each, index) => {
-    const setting = each.hands.overCorrects ? (grind.get(each.hands.who) ?? RIGHT_SETTING) : RIGHT_SETTING
-    const facts = factsOf(each, setting, chance, now)
-    if (each.hands.overCorrects) grind.set(each.hands.who, corrected(setting, facts, chance))
-    return shotOf(each, index, facts)
-  })
-  return { shots, bags: bagsOf(shots) }
-}
+class HalfYearBook {
+  readonly #chance: Seeded
+  readonly #made: Omit<HalfYear, 'bags'> = {
+    shots: [],
+    trainings: [],
+    corrections: [],
+    calls: [],
+    slips: [],
+    rulings: [],
+  }
+  /** Where the grinder stands, and where whoever overdoes it left it. */
+  #setting: number = RECIPE.setting
+  #ownSetting: number = RECIPE.setting
 
-/** On which days of the week somebody comes follows from who they are. */
-function sessionsOf(hands: Hands, nowMs: number): Pulled[] {
-  const sessions = Math.round((hands.weeks.from - hands.weeks.until) * SESSIONS_A_WEEK) || 1
-  const all: Pulled[] = []
-  for (let session = 0; session < sessions; session += 1) {
-    const daysAgo = hands.weeks.until * 7 + ((sessions - 1 - session) * 7) / SESSIONS_A_WEEK + UNTIL_DAYS_AGO
-    const day = Math.floor(nowMs / MS_PER_DAY) - Math.round(daysAgo)
-    const begunMs = day * MS_PER_DAY + OPENS_AT_MS + hands.who * 40 * MS_PER_MINUTE
-    for (let shot = 0; shot < SHOTS_A_SESSION; shot += 1)
-      all.push({
-        hands,
-        before: all.length,
-        atMs: begunMs + shot * MINUTES_APART * MS_PER_MINUTE,
-        judge: session % 3 === 2 ? 7 : 1,
+  constructor(chance: Seeded) {
+    this.#chance = chance
+  }
+
+  all(): HalfYear {
+    return { ...this.#made, bags: bagsOf(this.#made.shots) }
+  }
+
+  add(training: DemoTraining): void {
+    const no = FROM_NO + this.#made.trainings.length
+    const trainingId = demoId('training', no)
+    const events: AcademyFile['trainings'][number]['events'] = []
+    const by = personNo(training.trainer.who)
+    const note = (atMs: number, happening: TrainingHappening) =>
+      events.push({
+        eventId: demoId('event', no * 8 + events.length),
+        by,
+        at: new Date(atMs).toISOString(),
+        happening,
+        after: events.at(-1)?.eventId ?? null,
       })
+    const isOwn = training.turns[0]?.hands.overCorrects === true
+    note(training.startMs, { kind: 'started', setup: this.#setupOf(training, isOwn) })
+    if (!isOwn) this.#dialIn(training, trainingId, note)
+    for (const turn of training.turns) this.#pull(turn, training, trainingId)
+    const left = { rinsed: true, wiped: no % 9 !== 4, handleBack: true }
+    note(training.endMs, { kind: 'ended', left })
+    this.#made.trainings.push({ trainingId, events })
   }
-  return all
-}
 
-function factsOf({ hands, before, atMs }: Pulled, setting: number, chance: Seeded, now: Date): ShotFacts {
-  const worse = 1 + hands.worseAtFirst * 2 ** (-before / hands.halvedAfter)
-  const weeksAgo = (now.getTime() - atMs) / MS_PER_DAY / 7
-  const slipG =
-    hands.slips !== null && weeksAgo < hands.slips.weeks + UNTIL_DAYS_AGO / 7 ? hands.slips.byG : 0
-  const doseG = tenths(DOSE_G + hands.doseBiasG + slipG + chance.normal(0, hands.doseSdG * worse))
-  const tilt: Tilt = chance.chance(Math.min(0.6, hands.tilted * worse)) ? chance.pick(TILTED) : 'level'
-  const cupG = tenths(YIELD_G + hands.yieldBiasG + chance.normal(0, hands.yieldSdG * worse))
-  const { firstDropS, stopS, cup } = made(setting, doseG, tilt)
-  // It is stopped where they stop it, at the flow that the shot had.
-  const flowingS = ((stopS - firstDropS) * cupG) / YIELD_G
-  const tasted = chance.chance(0.6)
-  const point = (value: number) =>
-    tasted ? Math.min(10, Math.max(0, Math.round(value + chance.normal(0, 0.6)))) : null
-  return {
-    ...unknownFacts(),
-    grindSetting: setting,
-    grinderPurged: true,
-    machineHot: true,
-    basketDry: true,
-    basketClean: true,
-    dose: { by: 'net', netG: doseG },
-    tamp: { tilt, lowSide: null, settled: true },
-    clock: {
-      firstDrop: 'marked',
-      firstDropS: tenths(firstDropS + chance.normal(0, 0.3)),
-      stopS: tenths(firstDropS + flowingS + chance.normal(0, 0.5)),
-      estimated: false,
-    },
-    cup: { by: 'net', netG: cupG },
-    taste: {
-      sour: point(cup.sour),
-      sweet: point(cup.sweet),
-      bitter: point(cup.bitter),
-      body: null,
-      dryness: null,
-    },
-    look: { stream: tilt === 'clear' ? 'one-sided' : 'even', puck: tilt === 'clear' ? 'thin-side' : 'even' },
-    noted: { ...noNotes(), isHelped: isHelped(before), ...stepsSeen(worse, chance) },
+  #setupOf({ turns }: DemoTraining, isOwn: boolean) {
+    const people = [...new Set(turns.map(({ hands }) => hands.who))]
+    return {
+      barId: demoId('bar', 1),
+      purpose: 'practice' as const,
+      recipeRevisionId: demoId('recipe', 1),
+      routineId: null,
+      grinderId: demoId('grinder', 1),
+      bagId: this.#bagId(),
+      grindOwner: isOwn ? ('trainee' as const) : ('trainer' as const),
+      seats: people.map((who, at) => ({ personId: personNo(who), machineId: null, groupNo: at % 2 })),
+    }
+  }
+
+  /** From where it stood last time, by half each time, until it runs in its window. */
+  #dialIn(
+    training: DemoTraining,
+    trainingId: string,
+    note: (atMs: number, what: TrainingHappening) => void,
+  ): void {
+    const { daysAgo, startMs, trainer } = training
+    const right = rightSetting(daysAgo)
+    let shots = 0
+    for (;;) {
+      const made = dialInPull(this.#setting, daysAgo)
+      const atMs = startMs + (1 + 3 * shots) * MS_PER_MINUTE
+      const personId = personNo(trainer.who)
+      this.#keep(made.facts, {
+        personId,
+        judgedBy: personId,
+        atMs,
+        trainingId,
+        isOwn: false,
+        purpose: 'dial-in',
+      })
+      shots += 1
+      const isIn = this.#setting === right
+      if (isIn) break
+      const nearer = this.#setting + (right - this.#setting) / 2
+      this.#setting = shots >= 3 ? right : Math.round(nearer * 2) / 2
+    }
+    note(startMs + (2 + 3 * shots) * MS_PER_MINUTE, {
+      kind: 'locked',
+      lock: {
+        grinderId: demoId('grinder', 1),
+        bagId: this.#bagId(),
+        recipeRevisionId: demoId('recipe', 1),
+        setting: this.#setting,
+        doseG: RECIPE.doseG,
+        basketId: null,
+        innerBurrAt: null,
+        shots,
+        grams: Math.round(10 * shots * (RECIPE.doseG + 4)) / 10,
+        money: null,
+      },
+    })
+  }
+
+  #pull(turn: Turn, { daysAgo, trainer }: DemoTraining, trainingId: string): void {
+    const chance = this.#chance
+    const isOwn = turn.hands.overCorrects
+    const made = pull(turn, isOwn ? this.#ownSetting : this.#setting, daysAgo, trainer, chance)
+    if (isOwn) this.#ownSetting = corrected(this.#ownSetting, made.facts, chance)
+    const isCalled = turn.before % CALLED_EVERY === CALLED_EVERY - 1
+    const isTasted = !isCalled && chance.chance(0.5)
+    const taste = tastedBy(made, { milder: trainer.milder, sd: 0.6 }, chance)
+    const shotNo = this.#keep(isTasted ? { ...made.facts, taste } : made.facts, {
+      personId: personNo(turn.hands.who),
+      judgedBy: personNo(trainer.who),
+      atMs: turn.atMs,
+      trainingId,
+      isOwn,
+      purpose: 'practice',
+      isCalled,
+      series: daysAgo < WEIGHED_DAYS ? seriesOf(made) : null,
+    })
+    if (isCalled) this.#say(made, turn, trainer, shotNo)
+  }
+
+  #say(made: Pull, turn: Turn, trainer: DemoTraining['trainer'], no: number): void {
+    const shotId = demoId('shot', no)
+    const ids = { shotId, no, personId: personNo(turn.hands.who), trainerId: personNo(trainer.who) }
+    const said = saidOf(ids, turn, made, trainer, this.#chance)
+    this.#made.calls.push(said.call)
+    this.#made.slips.push(...said.slips)
+    if (this.#made.calls.length % EVERY.ruled === 20)
+      this.#made.rulings.push(ruledOf(shotId, no, ids.trainerId, turn.atMs))
+  }
+
+  #bagId(): string {
+    return demoId('bag', FROM_NO + bagOfShot(this.#made.shots.length))
+  }
+
+  /** Writes a shot down, some of them wrongly at first; tells its number. */
+  #keep(
+    facts: ShotFacts,
+    { personId, judgedBy, atMs, trainingId, isOwn, purpose, isCalled = false, series = null }: Kept,
+  ): number {
+    const index = this.#made.shots.length
+    const no = FROM_NO + index
+    const isMisread = purpose === 'practice' && index % EVERY.corrected === 50 && facts.dose?.by === 'net'
+    const shot: DemoShot = {
+      shotId: demoId('shot', no),
+      personId,
+      recipeRevisionId: demoId('recipe', 1),
+      barId: demoId('bar', 1),
+      grinderId: demoId('grinder', 1),
+      bagId: this.#bagId(),
+      judgedBy,
+      pulledAt: new Date(atMs).toISOString(),
+      ...SHOT_BY_ITSELF,
+      trainingId,
+      purpose,
+      grindOwner: isOwn ? 'trainee' : 'trainer',
+      isCallAsked: isCalled,
+      isFirstCallAsked: false,
+      areNotesAsked: isCalled,
+      focus: null,
+      series,
+      note: purpose === 'practice' && index % EVERY.note === 7 ? (NOTES[index % NOTES.length] ?? '') : '',
+      facts:
+        isMisread && facts.dose?.by === 'net'
+          ? { ...facts, dose: { by: 'net', netG: facts.dose.netG + 10 } }
+          : facts,
+    }
+    this.#made.shots.push(shot)
+    if (isMisread)
+      this.#made.corrections.push({
+        shotId: shot.shotId,
+        revisionId: demoId('revision', no),
+        basedOnNo: 1,
+        judgedBy,
+        reason: 'Mistyped: a one too many.',
+        correctedAt: new Date(atMs + 3 * MS_PER_MINUTE).toISOString(),
+        facts,
+        note: null,
+      })
+    return no
   }
 }
 
-const TILTED = ['slight', 'clear'] as const satisfies readonly (typeof TILTS)[number][]
-
-/** The tool helped at first, then every other time, then no more. */
-function isHelped(before: number): boolean {
-  return before < 3 || (before < 9 && before % 2 === 1)
-}
-
-/** Every third shot somebody watches the steps. */
-function stepsSeen(worse: number, chance: Seeded) {
-  if (!chance.chance(1 / 3)) return {}
-  const isLeftOut = chance.chance(0.05 * worse)
-  const done = ['wipe-basket', 'flush', 'tamp', 'lock-in'] as const
-  return isLeftOut
-    ? { stepsDone: [...done], stepsPrompted: ['wipe-rim' as const] }
-    : { stepsDone: [...done, 'wipe-rim' as const] }
-}
-
-/** Each shot of its kind is simulated once: half a year is made in two seconds. */
-const known = new Map<
-  string,
-  { firstDropS: number; stopS: number; cup: ReturnType<typeof simulateShot>['cup'] }
->()
-
-function made(setting: number, doseG: number, tilt: Tilt) {
-  const near = Math.round(doseG * 5) / 5
-  const key = [setting, near, tilt].join(' ')
-  const found = known.get(key)
-  if (found) return found
-  const done = { ...CAREFUL_SHOT, setting, doseG: near, tilt, stopAtG: YIELD_G, stopAtS: 75 }
-  const { firstDropS, stopS, cup } = simulateShot(EXAMPLE_BENCH, done)
-  const shot = { firstDropS: firstDropS ?? stopS, stopS, cup }
-  known.set(key, shot)
-  return shot
+interface Kept {
+  personId: string
+  judgedBy: string
+  atMs: number
+  trainingId: string
+  isOwn: boolean
+  purpose: DemoShot['purpose']
+  isCalled?: boolean
+  series?: DemoShot['series']
 }
 
 /** Whoever overdoes it moves three for every miss. */
 function corrected(setting: number, { clock }: ShotFacts, chance: Seeded): number {
   const stopS = clock?.stopS ?? 0
-  const by = stopS < WINDOW_S[0] ? -3 : stopS > WINDOW_S[1] ? 3 : chance.pick([-1, 0, 0, 1])
-  return Math.min(20, Math.max(11, setting + by))
-}
-
-function shotOf({ hands, atMs, judge }: Pulled, index: number, facts: ShotFacts): DemoShot {
-  return {
-    shotId: demoId('shot', FROM_NO + index),
-    personId: personNo(hands.who),
-    recipeRevisionId: demoId('recipe', 1),
-    barId: demoId('bar', 1),
-    grinderId: demoId('grinder', 1),
-    bagId: demoId('bag', FROM_NO + Math.floor(index / SHOTS_A_BAG)),
-    judgedBy: personNo(judge),
-    pulledAt: new Date(atMs).toISOString(),
-    ...SHOT_BY_ITSELF,
-    grindOwner: hands.overCorrects ? 'trainee' : 'trainer',
-    focus: null,
-    series: null,
-    note: '',
-    facts,
-  }
+  const [min, max] = RECIPE.windowS
+  const by = stopS < min ? -3 : stopS > max ? 3 : chance.pick([-1, 0, 0, 1])
+  return Math.min(20, Math.max(9, setting + by))
 }
 
 function personNo(number: number): string {
   const found = PEOPLE.find(({ personId }) => personId === demoId('person', number))
   if (found === undefined) throw new RangeError(`The demo has no person number ${number}`)
   return found.personId
-}
-
-/** Every bag that was emptied meanwhile: roasted nine days before it was opened, finished with its last shot. */
-function bagsOf(shots: readonly DemoShot[]): FileThing[] {
-  const ids = [...new Set(shots.flatMap(({ bagId }) => bagId ?? []))]
-  return ids.map((bagId, index): FileThing => {
-    const its = shots.filter((shot) => shot.bagId === bagId).map(({ pulledAt }) => Date.parse(pulledAt))
-    const date = (ms: number) => new Date(ms).toISOString().slice(0, 10)
-    const openedMs = Math.min(...its)
-    return {
-      preparedId: bagId,
-      thing: {
-        kind: 'bag',
-        parentId: demoId('coffee', 1),
-        content: {
-          name: `Bag ${index + 101}`,
-          roastedOn: date(openedMs - 9 * MS_PER_DAY),
-          bestBefore: null,
-          openedOn: date(openedMs),
-          finishedOn: date(Math.max(...its)),
-          keptIn: 'hopper',
-          frozenOn: null,
-          thawedOn: null,
-          bagG: 1000,
-          weighed: null,
-        },
-      },
-    }
-  })
-}
-
-function tenths(value: number): number {
-  return Math.round(value * 10) / 10
 }

@@ -2,11 +2,23 @@ import { type AcademyFile, type PreparedInput, pulledWith, standsNow, teaches } 
 import type { PgTable } from 'drizzle-orm/pg-core'
 import { inAcademy } from '../database/inAcademy.ts'
 import type { AcademyTransaction, Database } from '../database/pool.ts'
-import { academy, person, personName, shot, shotRevision } from '../database/schema/index.ts'
+import {
+  academy,
+  call,
+  freeText,
+  person,
+  personName,
+  ruling,
+  shot,
+  shotRevision,
+  shotSeries,
+  slip,
+  trainingEvent,
+} from '../database/schema/index.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
 import { insertThings } from '../prepare/queries.ts'
 import { refuseUnknownZone } from './timeZone.ts'
-import { toColumns } from '../shots/factsRow.ts'
+import { Texts, callRows, eventRows, revisionRows, rulingRows, seriesRows, slipRows } from './fileRows.ts'
 
 type FileShot = AcademyFile['shots'][number]
 
@@ -47,22 +59,16 @@ export async function importAcademy(
     const things = new Map(file.prepared.map(({ preparedId, thing }) => [preparedId, thing]))
     const { timeZone } = file.academy
     await insert(shot, own(file.shots.map((each) => shotRow(each, { timeZone, things, teaching }))))
-    await insert(
-      shotRevision,
-      own(
-        file.shots.map(({ shotId, ...input }) => ({
-          revisionId: shotId,
-          shotId,
-          revisionNo: 1,
-          bodyDigest: bodyDigest(input),
-          judgedBy: input.judgedBy,
-          isJudgeTeaching: teaching.has(input.judgedBy),
-          recordedAt: new Date(input.pulledAt),
-          receivedAt,
-          ...toColumns(input.facts),
-        })),
-      ),
-    )
+    const texts = new Texts()
+    const beside = { file, receivedAt, teaching, texts }
+    const [revisions, slips, rulings] = [revisionRows(beside), slipRows(beside), rulingRows(beside)]
+    await insert(freeText, own(texts.rows))
+    await insert(shotSeries, own(seriesRows(file)))
+    await insert(trainingEvent, own(eventRows(beside)))
+    await insert(slip, own(slips))
+    await insert(call, own(callRows(beside)))
+    await insert(ruling, own(rulings))
+    await insert(shotRevision, own(revisions))
     return true
   })
 }
