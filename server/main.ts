@@ -78,8 +78,8 @@ sweeping.unref()
 
 const skills = skillWorker(
   async () => {
-    await workOutSaid(house)
     await workOutAll(house)
+    await workOutSaid(house)
   },
   (error) => logger.warn({ err: bareError(error) }, 'what somebody can do could not be worked out'),
 )

@@ -13,10 +13,23 @@ let file: AcademyFile
 beforeAll(async () => {
   server = await serveTest()
   const whole = demoOfHalfYear(NOW)
-  file = { ...whole, academy: { ...whole.academy, academyId: newId() } }
+  file = { ...lastWeeksOf(whole), academy: { ...whole.academy, academyId: newId() } }
   await importAcademy(server.house.database, file, NOW)
 })
 afterAll(() => server.stop())
+
+/** As much of it as has one of everything. */
+function lastWeeksOf(whole: AcademyFile): AcademyFile {
+  const shots = whole.shots.filter(({ pulledAt }) => pulledAt > '2026-10-20')
+  const ids = new Set(shots.map(({ shotId }) => shotId))
+  const its = <T extends { shotId: string }>(list: readonly T[]) =>
+    list.filter(({ shotId }) => ids.has(shotId))
+  const trainings = whole.trainings.filter(({ trainingId }) =>
+    shots.some((shot) => shot.trainingId === trainingId),
+  )
+  const said = { calls: its(whole.calls), slips: its(whole.slips), rulings: its(whole.rulings) }
+  return { ...whole, ...said, shots, trainings, corrections: its(whole.corrections) }
+}
 
 const within = <T>(work: Parameters<typeof inAcademy<T>>[2]) =>
   inAcademy(server.house.database, file.academy.academyId, work)

@@ -1,7 +1,7 @@
 import { type AcademyFile, type PreparedInput, pulledWith, standsNow, teaches } from '@calm-apron/contract'
 import type { PgTable } from 'drizzle-orm/pg-core'
 import { inAcademy } from '../database/inAcademy.ts'
-import type { AcademyTransaction, Database } from '../database/pool.ts'
+import type { Database } from '../database/pool.ts'
 import {
   academy,
   call,
@@ -16,6 +16,7 @@ import {
   trainingEvent,
 } from '../database/schema/index.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
+import { insertRows } from '../database/insertRows.ts'
 import { insertThings } from '../prepare/queries.ts'
 import { refuseUnknownZone } from './timeZone.ts'
 import { Texts, callRows, eventRows, revisionRows, rulingRows, seriesRows, slipRows } from './fileRows.ts'
@@ -39,7 +40,8 @@ export async function importAcademy(
       .onConflictDoNothing()
       .returning()
     if (stored.length === 0) return false
-    const insert = insertInto(transaction)
+    const insert = async <T extends PgTable>(table: T, rows: T['$inferInsert'][]) =>
+      insertRows(transaction, table, rows)
     await insert(person, own(file.people.map(({ personId, role }) => ({ personId, role }))))
     await insert(personName, own(file.people.map(({ personId, displayName }) => ({ personId, displayName }))))
     await insertThings(
@@ -94,15 +96,4 @@ function shotRow(
     focus,
   })
   return { ...rest, pulledAt: new Date(pulledAt), stood }
-}
-
-/** One statement takes no more than 65,535 values, and a shot's row has some forty. */
-const ROWS_AT_ONCE = 500
-
-/** Inserts rows into a table of the transaction, in portions; none is fine. */
-function insertInto(transaction: AcademyTransaction) {
-  return async <T extends PgTable>(table: T, rows: T['$inferInsert'][]): Promise<void> => {
-    for (let from = 0; from < rows.length; from += ROWS_AT_ONCE)
-      await transaction.insert(table).values(rows.slice(from, from + ROWS_AT_ONCE))
-  }
 }

@@ -28,23 +28,16 @@ ALTER TABLE "shot" FORCE ROW LEVEL SECURITY;
 --> statement-breakpoint
 SELECT "keep_academies_apart"();
 --> statement-breakpoint
--- A shot is read beside those before it, by the same person and on the same grinder: theirs of the session that follow are behind too.
--- In one order, so that two never wait for each other.
+-- In one order, so that two never wait for each other. Shot by shot (`OFFSET 0` keeps it so): of an academy just being loaded
+-- nothing is known of how many there are, and they would be gone through once for each.
 CREATE FUNCTION "shot_said_changed"() RETURNS trigger LANGUAGE plpgsql SET search_path = pg_catalog AS $$
 BEGIN
   INSERT INTO public.shot_said (academy_id, shot_id, pulled_at)
-    SELECT academy_id, shot_id, pulled_at FROM (
-      SELECT o.academy_id, o.shot_id, o.pulled_at
-        FROM added a JOIN public.shot s ON s.academy_id = a.academy_id AND s.shot_id = a.shot_id
-        JOIN public.shot o ON o.academy_id = s.academy_id AND o.person_id = s.person_id
-          AND o.pulled_at >= s.pulled_at AND o.pulled_at < s.pulled_at + interval '4 hours'
-      UNION
-      SELECT o.academy_id, o.shot_id, o.pulled_at
-        FROM added a JOIN public.shot s ON s.academy_id = a.academy_id AND s.shot_id = a.shot_id
-        JOIN public.shot o ON o.academy_id = s.academy_id AND o.grinder_id = s.grinder_id
-          AND o.pulled_at >= s.pulled_at AND o.pulled_at < s.pulled_at + interval '4 hours') behind
+    SELECT DISTINCT s.academy_id, s.shot_id, s.pulled_at
+      FROM added a CROSS JOIN LATERAL (
+        SELECT * FROM public.shot o WHERE o.academy_id = a.academy_id AND o.shot_id = a.shot_id OFFSET 0) s
       ORDER BY 1, 2
-    ON CONFLICT (academy_id, shot_id) DO UPDATE SET rules_version = 0;
+    ON CONFLICT (academy_id, shot_id) DO UPDATE SET rules_version = 0 WHERE shot_said.rules_version <> 0;
   RETURN NULL;
 END $$;
 --> statement-breakpoint
@@ -70,3 +63,16 @@ CREATE FUNCTION "shot_said_behind"("rules" integer) RETURNS SETOF uuid
 $$;
 --> statement-breakpoint
 REVOKE ALL ON FUNCTION "shot_said_behind"(integer) FROM PUBLIC;
+--> statement-breakpoint
+-- As before, and shot by shot.
+CREATE OR REPLACE FUNCTION "skill_changed"() RETURNS trigger LANGUAGE plpgsql SET search_path = pg_catalog AS $$
+BEGIN
+  INSERT INTO public.skill (academy_id, person_id, changed_at)
+    SELECT DISTINCT s.academy_id, s.person_id, statement_timestamp()
+      FROM added a CROSS JOIN LATERAL (
+        SELECT * FROM public.shot o WHERE o.academy_id = a.academy_id AND o.shot_id = a.shot_id OFFSET 0) s
+      ORDER BY 1, 2
+    ON CONFLICT (academy_id, person_id)
+      DO UPDATE SET changes = skill.changes + 1, changed_at = excluded.changed_at, is_behind = true;
+  RETURN NULL;
+END $$;

@@ -1,9 +1,8 @@
 import type { ShotSummary } from '@calm-apron/contract'
-import { asc, desc, lt, sql } from 'drizzle-orm'
-import { keptQuery } from '../../database/keptQuery.ts'
+import { asc, lt, sql } from 'drizzle-orm'
 import type { AcademyTransaction, Database } from '../../database/pool.ts'
-import { shot, shotSaid } from '../../database/schema/index.ts'
-import { shotPageQuery, summariesOf } from '../queries.ts'
+import { shotSaid } from '../../database/schema/index.ts'
+import { listShots } from '../queries.ts'
 
 /** The academies in which it is not known of every shot what it is said to be. */
 export async function academiesBehind(database: Database, rulesVersion: number): Promise<string[]> {
@@ -14,7 +13,7 @@ export async function academiesBehind(database: Database, rulesVersion: number):
   return rows.map(({ academy_id }) => academy_id)
 }
 
-/** Takes the newest that are behind, until the transaction ends; none where none is, or others have them in hand. */
+/** Takes the oldest that are behind, until the transaction ends; none where none is, or others have them in hand. */
 export async function claimBehind(
   transaction: AcademyTransaction,
   rulesVersion: number,
@@ -24,35 +23,54 @@ export async function claimBehind(
     .select({ shotId: shotSaid.shotId })
     .from(shotSaid)
     .where(lt(shotSaid.rulesVersion, rulesVersion))
-    .orderBy(asc(shotSaid.rulesVersion), desc(shotSaid.pulledAt))
+    .orderBy(asc(shotSaid.rulesVersion), asc(shotSaid.pulledAt))
     .limit(limit)
     .for('update', { skipLocked: true })
   return rows.map(({ shotId }) => shotId)
 }
 
-const shotsAround = keptQuery((builder) =>
-  shotPageQuery(
-    builder,
-    sql`${shot.shotId} in (
-      select o.shot_id from shot b join shot o on o.academy_id = b.academy_id and o.person_id = b.person_id
-          and o.pulled_at <= b.pulled_at and o.pulled_at > b.pulled_at - interval '4 hours'
-        where b.shot_id = any (${sql.placeholder('shotIds')})
-      union select o.shot_id from shot b join shot o on o.academy_id = b.academy_id and o.grinder_id = b.grinder_id
-          and o.pulled_at <= b.pulled_at and o.pulled_at > b.pulled_at - interval '4 hours'
-        where b.shot_id = any (${sql.placeholder('shotIds')}))`,
-    sql.placeholder('limit'),
-  ),
-)
+/**
+ * What is read beside one of these and is not behind itself: of the session after it by the same person, and the next on the
+ * same grinder.
+ */
+export async function readBeside(
+  transaction: AcademyTransaction,
+  shotIds: readonly string[],
+  rulesVersion: number,
+): Promise<string[]> {
+  const { rows } = await transaction.execute<{ shot_id: string }>(sql`
+    select after.shot_id from shot b cross join lateral (
+      select o.shot_id from shot o where o.person_id = b.person_id
+        and o.pulled_at > b.pulled_at and o.pulled_at < b.pulled_at + interval '4 hours'
+      union
+      (select o.shot_id from shot o where o.grinder_id = b.grinder_id
+        and o.pulled_at > b.pulled_at and o.pulled_at < b.pulled_at + interval '4 hours'
+        order by o.pulled_at limit 1)) after
+    join shot_said said on said.shot_id = after.shot_id and said.rules_version >= ${rulesVersion}
+    where b.shot_id = any (${sql.param(shotIds)})`)
+  return [...new Set(rows.map(({ shot_id }) => shot_id))]
+}
 
 /** No session of one person or grinder has more. */
 const AROUND_SHOTS = 2000
 
-/** These shots, with those of the session before each by the same person or on the same grinder; newest first. */
+/** These shots, with those of the session before each by the same person, and the last before it on its grinder; newest first. */
 export async function withShotsBefore(
   transaction: AcademyTransaction,
+  academyId: string,
   shotIds: readonly string[],
 ): Promise<ShotSummary[]> {
-  return summariesOf(transaction, await shotsAround(transaction, { shotIds, limit: AROUND_SHOTS }))
+  const { rows } = await transaction.execute<{ shot_id: string }>(sql`
+    select before.shot_id from shot b cross join lateral (
+      select o.shot_id from shot o where o.person_id = b.person_id
+        and o.pulled_at <= b.pulled_at and o.pulled_at > b.pulled_at - interval '4 hours'
+      union
+      (select o.shot_id from shot o where o.grinder_id = b.grinder_id
+        and o.pulled_at < b.pulled_at and o.pulled_at > b.pulled_at - interval '4 hours'
+        order by o.pulled_at desc limit 1)) before
+    where b.shot_id = any (${sql.param(shotIds)})`)
+  const ids = [...new Set(rows.map(({ shot_id }) => shot_id))]
+  return listShots(transaction, academyId, { shotIds: ids, limit: AROUND_SHOTS }, null, false)
 }
 
 /** What a shot is said to be; null for what is not judged or named. */

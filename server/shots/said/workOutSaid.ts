@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises'
 import { type RecipeRevision, type ShotSummary, isBeforeInSession, recordedOf } from '@calm-apron/contract'
 import {
   type Cause,
@@ -12,40 +13,43 @@ import type { AcademyTransaction } from '../../database/pool.ts'
 import type { House } from '../../house.ts'
 import { lastRulings } from '../../skill/queries.ts'
 import { findRecipeRevisions } from '../queries.ts'
-import { type Said, academiesBehind, claimBehind, keepSaid, withShotsBefore } from './queries.ts'
+import { type Said, academiesBehind, claimBehind, keepSaid, readBeside, withShotsBefore } from './queries.ts'
 
 /** Few at a time: whoever corrects one of them waits until they are done. */
-const AT_ONCE = 12
+const AT_ONCE = 24
 
 /** Works out what every shot is said to be that is behind; what another server has in hand is left to it. */
 export async function workOutSaid({ database }: Pick<House, 'database'>): Promise<void> {
   for (const academyId of await academiesBehind(database, RULES_VERSION)) {
     let done: number
     do {
-      done = await inAcademy(database, academyId, workOutSome)
+      done = await inAcademy(database, academyId, (transaction) => workOutSome(transaction, academyId))
     } while (done === AT_ONCE)
   }
 }
 
-async function workOutSome(transaction: AcademyTransaction): Promise<number> {
-  const shotIds = await claimBehind(transaction, RULES_VERSION, AT_ONCE)
-  if (shotIds.length === 0) return 0
-  const around = await withShotsBefore(transaction, shotIds)
+async function workOutSome(transaction: AcademyTransaction, academyId: string): Promise<number> {
+  const claimed = await claimBehind(transaction, RULES_VERSION, AT_ONCE)
+  if (claimed.length === 0) return 0
+  // Whatever is read beside them is read anew with them.
+  const shotIds = [...claimed, ...(await readBeside(transaction, claimed, RULES_VERSION))]
+  const around = await withShotsBefore(transaction, academyId, shotIds)
   const recipes = await findRecipeRevisions(
     transaction,
     around.map(({ recipeRevisionId }) => recipeRevisionId),
   )
   const byId = new Map(recipes.map((recipe) => [recipe.recipeRevisionId, recipe]))
   const rulings = await lastRulings(transaction, shotIds)
-  const said = around.flatMap((shot): Said[] => {
+  const said: Said[] = []
+  for (const shot of around) {
     const recipe = byId.get(shot.recipeRevisionId)
-    const isClaimed = shotIds.includes(shot.shotId)
-    return recipe !== undefined && isClaimed
-      ? [saidOf(shot, recipe, around, rulings.get(shot.shotId)?.cause ?? null)]
-      : []
-  })
+    if (recipe === undefined || !shotIds.includes(shot.shotId)) continue
+    said.push(saidOf(shot, recipe, around, rulings.get(shot.shotId)?.cause ?? null))
+    // Whoever asks meanwhile is answered between two of them.
+    await setImmediate()
+  }
   await keepSaid(transaction, said, RULES_VERSION)
-  return shotIds.length
+  return claimed.length
 }
 
 /** As its page says it: read beside the shots before it. */
