@@ -20,6 +20,7 @@ export const ACCESS = {
   'change-academy': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
   'see-shots': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'see-skill': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
+  'give-take-home': { head: 'all', trainer: 'all', trainee: 'none', handed: 'none' },
   'record-shot': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'correct-shot': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'see-tasting': { head: 'all', trainer: 'all', trainee: 'own', handed: 'own' },

@@ -16,6 +16,7 @@ export const AUDIT_KINDS = [
   'reading-overruled',
   'shot-repurposed',
   'photo-added',
+  'take-home-given',
   'training-started',
   'training-changed',
   'training-ended',

@@ -98,8 +98,25 @@ export type {
 } from './today.ts'
 // Skill
 export { callScore } from './callScore.ts'
-export { briefOf, personSkill, skillList, withoutForecast } from './skill.ts'
-export type { BriefSkill, FamilySkill, PersonSkill, SkillList } from './skill.ts'
+export {
+  briefOf,
+  briefWithoutForecast,
+  personSkill,
+  skillList,
+  takeHome,
+  takeHomeInput,
+  withoutForecast,
+} from './skill.ts'
+export type {
+  AgreementWith,
+  BesideSkill,
+  BriefSkill,
+  FamilySkill,
+  PersonSkill,
+  SkillList,
+  TakeHome,
+  TakeHomeInput,
+} from './skill.ts'
 // Devices at the bar
 export { DEVICE_FAULTS, SENSORS, deviceOrder, deviceWord, readLines, writeLines } from './deviceLine.ts'
 export type { DeviceFault, DeviceOrder, DeviceWord, Sensor } from './deviceLine.ts'

@@ -6,6 +6,7 @@ import { INVITATION_KINDS, ownSession, token } from './doors.ts'
 import { id, instant, line, name } from './primitives.ts'
 import { shotDetail } from './shot.ts'
 import { call, photo, ruling, slip } from './tasting.ts'
+import { familySkill, takeHome } from './skill.ts'
 import { watch } from './watching.ts'
 
 /** Whether somebody has come in yet, and still may. */
@@ -85,6 +86,9 @@ export const personExport = z.strictObject({
   rulings: z.array(ruling).default([]),
   /** Those they took, and those of their shots. */
   photos: z.array(z.strictObject({ ...photo.shape, shotId: id })).default([]),
+  /** Sentences they were given, and what they can do as it was worked out last, without what is the trainer's view. */
+  takeHomes: z.array(takeHome).default([]),
+  skill: z.array(familySkill).default([]),
   audit: z.array(auditEntry),
 })
 export type PersonExport = z.infer<typeof personExport>

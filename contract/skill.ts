@@ -1,8 +1,11 @@
 import {
   type BarDrift,
+  CALLED_PLACES,
   CHART_SIGNALS,
+  type Confusion,
   type ControlChart,
   MEASURED_BY,
+  type MoreShots,
   type OnProbability,
   READING_KINDS,
   RUNGS,
@@ -14,11 +17,13 @@ import {
   type SkillEntry,
   type SkillFamily,
   type SkillStanding,
+  TASTE_AXES,
   type TraineeSkill,
   eachSkill,
 } from '@calm-apron/core'
 import { z } from 'zod'
-import { id, instant } from './primitives.ts'
+import { BOUNDS } from './bounds.ts'
+import { id, instant, line } from './primitives.ts'
 
 const signal = z.strictObject({
   kind: z.enum(CHART_SIGNALS),
@@ -52,9 +57,25 @@ const skillStanding = z.strictObject({
   recentWorsening: z.array(signal),
   shift: z.strictObject({ shots: z.int().positive(), mean: z.number() }).nullable(),
   rung: z.enum(['new', 'learning', 'steady', 'ready']),
+  /** Null to trainees too: a forecast is the trainer's view. */
+  moreToSteady: z
+    .strictObject({ about: z.int(), low: z.int(), high: z.int() })
+    .nullable() satisfies z.core.$ZodType<MoreShots | null>,
   onShotsToNextRung: z.int().positive().nullable(),
   story: z.enum(SKILL_STORIES),
 }) satisfies z.core.$ZodType<SkillStanding>
+
+const confusion = z.strictObject({
+  calls: z.int().positive(),
+  right: z.int().nonnegative(),
+  taken: z.array(
+    z.strictObject({
+      truly: z.enum(CALLED_PLACES),
+      said: z.enum(CALLED_PLACES),
+      times: z.int().positive(),
+    }),
+  ),
+}) satisfies z.core.$ZodType<Confusion>
 
 const skillEntry = z.strictObject({
   shotId: id,
@@ -91,6 +112,9 @@ const SHARED = {
 export const familySkill = z.strictObject({
   ...SHARED,
   meanCallScore: z.number().nullable(),
+  forTrainer: z
+    .strictObject({ confusion: confusion.nullable(), firstGood: z.int().positive().nullable() })
+    .nullable(),
   skills: z.record(z.enum(SKILLS), skillStanding),
   runs: z.record(z.enum(SKILLS), z.array(skillEntry)),
 }) satisfies z.core.$ZodType<TraineeSkill & { family: SkillFamily }>
@@ -114,8 +138,47 @@ export type BriefSkill = z.infer<typeof briefSkill>
 /** As of when it was worked out (null: not yet), and whether something has come since. */
 const ASKED_OF = { personId: id, asOf: instant.nullable(), isBehind: z.boolean() }
 
+/** How far somebody’s tasting notes agree with one trainer’s; differences are in points of 0–10. */
+const agreementWith = z.strictObject({
+  trainerId: id,
+  cups: z.int().positive(),
+  meanDifference: z.number().nullable(),
+  /** The axis on which they differ to one side the most, above 0 where the learner notes more. */
+  leans: z.strictObject({ axis: z.enum(TASTE_AXES), by: z.number() }).nullable(),
+  /** On under, balanced and over, beyond chance, with its 95 % interval. */
+  kappa: z.strictObject({ is: z.number(), low: z.number(), high: z.number() }).nullable(),
+})
+/** The same, parsed. */
+export type AgreementWith = z.infer<typeof agreementWith>
+
+/** What of a person lies beside their skill, for those who teach: from the newest shots that count. */
+export const besideSkill = z.strictObject({
+  agreement: z.array(agreementWith),
+  spent: z.strictObject({ shots: z.int(), grams: z.number(), minutes: z.int() }),
+})
+export type BesideSkill = z.infer<typeof besideSkill>
+
+/** A sentence that a trainer gave somebody to take home. */
+export const takeHome = z.strictObject({
+  takeHomeId: id,
+  text: z.string(),
+  givenBy: id,
+  givenAt: instant,
+})
+export type TakeHome = z.infer<typeof takeHome>
+/** The same as it is given. */
+export const takeHomeInput = z.strictObject({ text: line(BOUNDS.reasonLength) })
+export type TakeHomeInput = z.infer<typeof takeHomeInput>
+
 /** What one person can do: each family of shots, the one pulled last first. */
-export const personSkill = z.strictObject({ ...ASKED_OF, families: z.array(familySkill) })
+export const personSkill = z.strictObject({
+  ...ASKED_OF,
+  families: z.array(familySkill),
+  /** To trainees none of it is told. */
+  beside: besideSkill.nullable().default(null),
+  /** The last they were given; what was erased is no more. */
+  takeHome: takeHome.nullable().default(null),
+})
 export type PersonSkill = z.infer<typeof personSkill>
 
 const barDrift = z.strictObject({
@@ -136,7 +199,13 @@ export const skillList = z.strictObject({
 export type SkillList = z.infer<typeof skillList>
 
 /** What of a person's figures a list shows. */
-export function briefOf({ meanCallScore: _mean, skills, runs: _runs, ...shared }: FamilySkill): BriefSkill {
+export function briefOf({
+  meanCallScore: _mean,
+  forTrainer: _ours,
+  skills,
+  runs: _runs,
+  ...shared
+}: FamilySkill): BriefSkill {
   return {
     ...shared,
     skills: eachSkill((skill) => {
@@ -147,11 +216,20 @@ export function briefOf({ meanCallScore: _mean, skills, runs: _runs, ...shared }
 }
 
 /** Without forecast and percentages, which are the trainer's view. */
-export function withoutForecast<F extends FamilySkill | BriefSkill>(families: readonly F[]): F[] {
+export function withoutForecast(families: readonly FamilySkill[]): FamilySkill[] {
   return families.map((each) => ({
-    ...each,
+    ...briefWithoutForecast(each),
+    forTrainer: null,
+    skills: eachSkill((skill) => ({ ...each.skills[skill], on: null, moreToSteady: null })),
+  }))
+}
+
+/** The same of what a list shows. */
+export function briefWithoutForecast<F extends BriefSkill>(family: F): F {
+  return {
+    ...family,
     passToday: null,
     isAssessmentWorthIt: false,
-    skills: eachSkill((skill) => ({ ...each.skills[skill], on: null })),
-  }))
+    skills: eachSkill((skill) => ({ ...family.skills[skill], on: null })),
+  }
 }

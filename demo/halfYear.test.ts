@@ -59,6 +59,7 @@ function saidOf(personNo: number) {
           context: { purpose, grindOwner, isReferenceOff: false },
           isHelped: facts.noted?.isHelped === true,
           callScore: null,
+          calledAs: null,
           isServeRight: serveScore(readings),
           steps: facts.noted ?? null,
           lock: null,

@@ -84,6 +84,7 @@ function attempts(by: string): Record<Action, Attempt[]> {
       ['get', `shots?trainingId=${trainingId}`],
     ],
     'see-skill': [['get', `people/${personId}/skill`]],
+    'give-take-home': [['put', `people/${personId}/take-homes/${newId()}`, { text: 'to spoil it' }]],
     'record-shot': [['put', `shots/${newId()}`, { ...shotOf(), personId, judgedBy: by }]],
     'correct-shot': [
       [

@@ -1,23 +1,10 @@
-import type { Action } from '@calm-apron/contract'
 import { createRouter, createWebHistory } from 'vue-router'
+import './routeMeta.ts'
 import { BAR_PARTS } from './shell/barParts.ts'
 import BarStartPage from './places/bar/BarStartPage.vue'
 import { PartNotFetched, fetched, useAppFiles } from './data/files/appFiles.ts'
 import TodayPage from './places/today/TodayPage.vue'
 import { withWords } from './words/index.ts'
-
-declare module 'vue-router' {
-  interface RouteMeta {
-    /** Under which word of `place` the page's title stands. */
-    place: string
-    /** Whether anyone may be here, signed in or not. */
-    isOpen?: boolean
-    /** Whether it can be shown without knowing the academy's people, recipes and bars. */
-    needsNothing?: boolean
-    /** The action one must be allowed to anyone's things, to be here. */
-    action?: Action
-  }
-}
 
 /** Every place, loaded when it is first gone to; but where a day begins is there at once. */
 export const router = createRouter({
@@ -103,6 +90,13 @@ export const router = createRouter({
       name: 'progress',
       meta: { place: 'progress' },
       component: fetched(withWords('progress', () => import('./places/progress/ProgressPage.vue'))),
+      props: true,
+    },
+    {
+      path: '/progress/:personId/sheet',
+      name: 'talk-sheet',
+      meta: { place: 'talk-sheet', action: 'give-take-home' },
+      component: fetched(withWords('progress', () => import('./places/progress/TalkSheetPage.vue'))),
       props: true,
     },
     {

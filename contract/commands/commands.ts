@@ -84,6 +84,7 @@ export const COMMANDS = {
           context: { purpose, isReferenceOff, grindOwner: context.grindOwner },
           isHelped: noted?.isHelped === true,
           callScore,
+          calledAs: null,
           isServeRight: serveScore(readings),
           steps: noted ?? null,
           lock: facts.grindSetting === null ? null : String(facts.grindSetting),

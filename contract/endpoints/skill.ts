@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { id } from '../primitives.ts'
-import { personSkill, skillList } from '../skill.ts'
+import { personSkill, skillList, takeHome, takeHomeInput } from '../skill.ts'
 import { type Endpoint, none } from './endpoint.ts'
 
 /** What people can do, as it was worked out last. */
@@ -26,5 +26,16 @@ export const SKILL_ENDPOINTS = {
     body: null,
     answer: personSkill,
     problems: ['not-found'],
+  },
+  putTakeHome: {
+    method: 'put',
+    path: '/people/{personId}/take-homes/{takeHomeId}',
+    summary: 'Gives somebody a sentence to take home, under an id made by the caller.',
+    action: 'give-take-home',
+    params: z.strictObject({ personId: id, takeHomeId: id }),
+    query: none,
+    body: takeHomeInput,
+    answer: takeHome,
+    problems: ['id-taken', 'not-found'],
   },
 } as const satisfies Record<string, Endpoint>

@@ -1,5 +1,6 @@
 import { median, robustSd, weightedMean, weightedRobustSd } from '../statistics/robust.ts'
 import { type ControlChart, type Signal, controlChart } from './controlChart.ts'
+import { type MoreShots, moreShots } from './moreShots.ts'
 import { type OnProbability, onAtLeast, onProbabilityOf } from './onProbability.ts'
 import { shifts } from './shift.ts'
 import { type SaidShift, shiftToSay } from './shiftToSay.ts'
@@ -40,6 +41,8 @@ export interface SkillStanding {
   /** A shift away from the target that is sure enough for a sentence. */
   shift: SaidShift | null
   rung: 'new' | 'learning' | 'steady' | 'ready'
+  /** About how many more until it is steady, as they go on now; null where that can't be said, or it is. */
+  moreToSteady: MoreShots | null
   /** Shots on in a row that would bring the next rung; null on the highest, or where it is further off than 40. */
   onShotsToNextRung: number | null
   story: SkillStory
@@ -77,6 +80,10 @@ export function assessRun(
     on: decides.length < programme.leastShots ? null : onProbabilityOf(tally),
     ...figures,
     rung: run.length === 0 ? 'new' : rungAfter(0),
+    moreToSteady:
+      decides.length >= programme.leastShots && rungAfter(0) === 'learning'
+        ? moreShots(tally, decides.length, programme)
+        : null,
     onShotsToNextRung: shotsToNextRung(rungAfter),
     story: run.length < programme.leastShots ? 'too-few' : storyOf(figures.bias, figures.spread),
   }

@@ -21,6 +21,7 @@ function shot(
     context: { ...PRACTICE, ...context },
     isHelped: false,
     callScore: null,
+    calledAs: null,
     isServeRight: null,
     steps: null,
     lock: null,

@@ -1,6 +1,7 @@
 import { SESSION_MS } from '../reading/recorded.ts'
 import { type OthersShot, lastRangeS } from './alike.ts'
 import { SHOWN_SHOTS, type SkillStanding, type SkillStory, assessRun } from './assessRun.ts'
+import { type Confusion, confusionOf, firstGoodOf } from './forTrainer.ts'
 import { passProbability, passSetProbability } from './passSet.ts'
 import { type SkillShot, isReadingKind, safetyMissed, skillRuns, toleranceOf } from './skillRuns.ts'
 import {
@@ -38,6 +39,8 @@ export interface TraineeSkill {
   passToday: number | null
   rung: Rung
   isAssessmentWorthIt: boolean
+  /** What only those see who teach: what is taken for what, which shot of a session is first good. */
+  forTrainer: { confusion: Confusion | null; firstGood: number | null } | null
   /** What to practise next, and how it misses. Null when nothing stands out, or by chance alone. */
   practiseNext: { skill: Skill; story: SkillStory } | null
   /** What went right in the last session, and nothing went wrong in it; null where there is nothing of the kind. */
@@ -87,6 +90,10 @@ export function assessSkill(
       missed > 0,
     ),
     isAssessmentWorthIt: passToday !== null && missed === 0 && passToday >= programme.assessFrom,
+    forTrainer: {
+      confusion: confusionOf(shots.flatMap(({ calledAs }) => calledAs ?? [])),
+      firstGood: firstGoodOf(runs),
+    },
     practiseNext,
     wentRight: bestOfLast(runs, practiseNext?.skill ?? null),
   }

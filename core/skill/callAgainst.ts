@@ -1,6 +1,7 @@
 import type { Cause } from '../diagnosis/causes.ts'
 import type { Diagnosis, FlowHeading, Verdict } from '../diagnosis/types.ts'
 import type { FaultShown } from '../shot/purpose.ts'
+import type { CalledAs } from './forTrainer.ts'
 import { type Call, type GrindDirection, scoreCall } from './scoreCall.ts'
 
 /** A trainer's own reading of a shot; null where it leaves cause or move alone. */
@@ -45,6 +46,22 @@ export function callAgainst(
   if (ruling === null) return scoreCall(call, read)
   const ruled = ruling.cause === null ? {} : certain(ruling.cause)
   return scoreCall(call, { ...read, verdict: ruling.verdict, move: ruling.move ?? read.move, ...ruled })
+}
+
+/** From this on the first of a list of causes is taken for what it was. */
+const TAKEN_FROM = 0.6
+
+/** The cause that somebody named and the one it was; null where they named none, or what it was is not sure enough. */
+export function calledAs(
+  said: Cause | null,
+  { causes }: Pick<Diagnosis, 'causes'>,
+  ruling: Ruled | null = null,
+  faultShown: FaultShown | null = null,
+): CalledAs | null {
+  const [first] = causes
+  const likely = first !== undefined && first.probability >= TAKEN_FROM ? first.cause : null
+  const truly = ruling?.cause ?? faultShown ?? likely
+  return said === null || truly === null ? null : { said, truly }
 }
 
 /** A cause that is known: made on purpose, or told by a trainer. */

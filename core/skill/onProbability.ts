@@ -35,7 +35,8 @@ export function onAtLeast(tally: Tally): number {
   return betaQuantile(0.05, ...shapeOf(tally))
 }
 
-function shapeOf(tally: Tally): [alpha: number, beta: number] {
+/** Of the Beta that is believed of P(on). */
+export function shapeOf(tally: Tally): [alpha: number, beta: number] {
   const { on, near, off } = countsOf(tally)
   return [1 + on, 1 + near + off]
 }

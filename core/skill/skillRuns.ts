@@ -4,6 +4,7 @@ import { SAFETY_STEPS } from '../routine/steps.ts'
 import { isCounted } from '../shot/purpose.ts'
 import { alikeRun, inTolerances, type OthersShot } from './alike.ts'
 import { type ChargeContext, countedReading } from './charging.ts'
+import type { CalledAs } from './forTrainer.ts'
 import type { SkillFamily } from './skillFamily.ts'
 import { READING_KINDS, type ReadingKind, type Skill, type SkillEntry } from './types.ts'
 
@@ -18,6 +19,8 @@ export interface SkillShot {
   isHelped: boolean
   /** 0–1; null where no call was judged. */
   callScore: number | null
+  /** The cause that was named, and what it was, as far as that is known. */
+  calledAs: CalledAs | null
   /** Whether "serve it or pull again?" was answered rightly; null where it is not scored. */
   isServeRight: boolean | null
   /** As those saw it who teach; null where nobody watched. */

@@ -26,6 +26,14 @@ export function tallyOf(standings: readonly Standing[], halvingShots: number): T
   return { weights, squares }
 }
 
+/** The run with one more shot after it. */
+export function withNext({ weights, squares }: Tally, standing: Standing, halvingShots: number): Tally {
+  const kept = keptPerShot(halvingShots)
+  const next = { on: kept * weights.on, near: kept * weights.near, off: kept * weights.off }
+  next[standing] += 1
+  return { weights: next, squares: kept ** 2 * squares + 1 }
+}
+
 /** The run with so many more shots after it, all of them on; a geometric sum, so that none of them need be gone through. */
 export function withMoreOn({ weights, squares }: Tally, more: number, halvingShots: number): Tally {
   const kept = keptPerShot(halvingShots)

@@ -232,11 +232,11 @@ interface Kept {
   series?: DemoShot['series']
 }
 
-/** Whoever overdoes it moves three for every miss. */
+/** Whoever overdoes it moves four for every miss, and can't leave alone what is right. */
 function corrected(setting: number, { clock }: ShotFacts, chance: Seeded): number {
   const stopS = clock?.stopS ?? 0
   const [min, max] = RECIPE.windowS
-  const by = stopS < min ? -3 : stopS > max ? 3 : chance.pick([-1, 0, 0, 1])
+  const by = stopS < min ? -4 : stopS > max ? 4 : chance.pick([-2, -1, 0, 1, 2])
   return Math.min(20, Math.max(9, setting + by))
 }
 

@@ -21,6 +21,7 @@ const ABOUT: Record<AuditKind, About | null> = {
   'reading-overruled': 'shot',
   'shot-repurposed': 'shot',
   'photo-added': 'shot',
+  'take-home-given': null,
   'training-started': null,
   'training-changed': null,
   'training-ended': null,

@@ -32,6 +32,7 @@ const MAY_CHANGE: Record<string, readonly string[]> = {
     'rules_version',
     'figures',
     'brief',
+    'beside',
   ],
   prepared: ['revision_no', 'name_key', 'search_text', 'archived_at', 'over_on'],
 }

@@ -1,4 +1,4 @@
-import type { AuditEntry, PersonExport, Ruling } from '@calm-apron/contract'
+import { type AuditEntry, type PersonExport, type Ruling, withoutForecast } from '@calm-apron/contract'
 import { tracesOfPerson } from '../audit/queries.ts'
 import { asSeenBy } from '../audit/sealed.ts'
 import { leaveTrace } from '../audit/trace.ts'
@@ -9,6 +9,8 @@ import type { Errand } from '../http/serve.ts'
 import type { DocumentPart, Within } from '../http/streamed.ts'
 import { findShots } from '../shots/queries.ts'
 import { withheldFrom } from '../shots/withheld.ts'
+import { findSkill } from '../skill/queries.ts'
+import { takeHomesOf } from '../skill/takeHomeQueries.ts'
 import { watchesBy } from '../training/watchQueries.ts'
 import { openAmong } from '../tasting/queries.ts'
 import {
@@ -70,6 +72,9 @@ export async function* exportPerson(within: Within, personId: string): AsyncGene
     PHOTOS_AT_ONCE,
   ))
     yield { list: 'photos', items }
+  const { takeHomes, skill } = await within((errand) => learntBy(errand, personId))
+  yield { list: 'takeHomes', items: takeHomes }
+  yield { list: 'skill', items: skill }
   for await (const items of tracePages(within, personId)) yield { list: 'audit', items }
 }
 
@@ -85,6 +90,18 @@ async function begin({ actor, transaction, now }: Errand, personId: string) {
     now,
   )
   return { exportedAt: now.toISOString(), person, sessions }
+}
+
+/** More than anybody was given. */
+const MOST_TAKE_HOMES = 1000
+
+/** What they were given, and what they can do as their own page says it. */
+async function learntBy({ transaction }: Errand, personId: string) {
+  const found = await findSkill(transaction, personId)
+  return {
+    takeHomes: await takeHomesOf(transaction, personId, MOST_TAKE_HOMES),
+    skill: withoutForecast(found?.families ?? []),
+  }
 }
 
 /** Page after page, each in a transaction of its own; at least one, so that a list that is empty is there. */

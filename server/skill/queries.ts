@@ -1,5 +1,5 @@
 import { SHOT_PURPOSES, SKILL_RULES, isCounted } from '@calm-apron/core'
-import type { BriefSkill, Call, FamilySkill, Ruling, ShotSummary } from '@calm-apron/contract'
+import type { BesideSkill, BriefSkill, Call, FamilySkill, Ruling, ShotSummary } from '@calm-apron/contract'
 import { and, asc, desc, eq, isNull, lt, or, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
 import { keptQuery } from '../database/keptQuery.ts'
@@ -60,7 +60,13 @@ export async function claimBehind(
 export async function keepSkill(
   transaction: AcademyTransaction,
   { personId, changes }: Claimed,
-  worked: { figures: FamilySkill[]; brief: BriefSkill[]; rulesVersion: number; workedOutAt: Date },
+  worked: {
+    figures: FamilySkill[]
+    brief: BriefSkill[]
+    beside: BesideSkill
+    rulesVersion: number
+    workedOutAt: Date
+  },
 ): Promise<void> {
   await transaction
     .update(skill)
@@ -225,16 +231,16 @@ export async function listBriefs(transaction: AcademyTransaction): Promise<KeptS
 export async function findSkill(
   transaction: AcademyTransaction,
   personId: string,
-): Promise<KeptSkill<FamilySkill> | null> {
+): Promise<(KeptSkill<FamilySkill> & { beside: BesideSkill | null }) | null> {
   const [row] = await figuresOf(transaction, { personId })
   if (row === undefined) return null
-  const { figures, ...rest } = row
-  return kept(rest, figures)
+  const { figures, beside, ...rest } = row
+  return { ...kept(rest, figures), beside: stands(rest) ? beside : null }
 }
 
 const figuresOf = keptQuery((builder) =>
   builder
-    .select({ ...STANDS, figures: skill.figures })
+    .select({ ...STANDS, figures: skill.figures, beside: skill.beside })
     .from(person)
     .leftJoin(skill, and(eq(skill.academyId, person.academyId), eq(skill.personId, person.personId)))
     .where(sql`${person.personId} = ${sql.placeholder('personId')}`),
@@ -248,12 +254,14 @@ interface Row {
 }
 
 /** Figures of other rules may not even be of today's shape: they are not told. */
-function kept<F>({ personId, workedOutAt, isBehind, rulesVersion }: Row, families: F[] | null): KeptSkill<F> {
-  const stands = rulesVersion === SKILL_RULES
+function kept<F>(row: Row, families: F[] | null): KeptSkill<F> {
+  const { personId, workedOutAt, isBehind, rulesVersion } = row
   return {
     personId,
-    workedOutAt: stands ? workedOutAt : null,
-    isBehind: isBehind === true || (rulesVersion !== null && !stands),
-    families: (stands ? families : null) ?? [],
+    workedOutAt: stands(row) ? workedOutAt : null,
+    isBehind: isBehind === true || (rulesVersion !== null && !stands(row)),
+    families: (stands(row) ? families : null) ?? [],
   }
 }
+
+const stands = ({ rulesVersion }: Row) => rulesVersion === SKILL_RULES

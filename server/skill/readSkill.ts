@@ -3,6 +3,7 @@ import {
   type FamilySkill,
   type PersonSkill,
   type SkillList,
+  briefWithoutForecast,
   reachOf,
   teaches,
   withoutForecast,
@@ -11,6 +12,7 @@ import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { driftsNow } from './barDrift.ts'
 import { type KeptSkill, findSkill, listBriefs } from './queries.ts'
+import { lastTakeHome } from './takeHomeQueries.ts'
 
 /** What everyone can do of whom the asker may know. */
 export async function readTeam({ actor, transaction, now }: Errand): Promise<SkillList> {
@@ -19,7 +21,10 @@ export async function readTeam({ actor, transaction, now }: Errand): Promise<Ski
   const known = all.filter(({ personId }) => isForAll || personId === actor.personId)
   return {
     bar: isForAll ? await driftsNow(transaction, actor.academyId, now) : [],
-    people: known.map((each) => told(each, teaches(actor.part))),
+    people: known.map((each) => ({
+      ...askedOf(each),
+      families: teaches(actor.part) ? each.families : each.families.map(briefWithoutForecast),
+    })),
   }
 }
 
@@ -31,17 +36,15 @@ export async function readPerson({ actor, transaction }: Errand, personId: strin
   refuseUnlessOwn(actor, 'see-skill', personId === actor.personId)
   const found = await findSkill(transaction, personId)
   if (found === null) throw notThere()
-  return told(found, teaches(actor.part))
+  const isTeaching = teaches(actor.part)
+  return {
+    ...askedOf(found),
+    families: isTeaching ? found.families : withoutForecast(found.families),
+    beside: isTeaching ? found.beside : null,
+    takeHome: await lastTakeHome(transaction, personId),
+  }
 }
 
-function told<F extends FamilySkill | BriefSkill>(
-  { personId, workedOutAt, isBehind, families }: KeptSkill<F>,
-  isTeaching: boolean,
-) {
-  return {
-    personId,
-    asOf: workedOutAt?.toISOString() ?? null,
-    isBehind,
-    families: isTeaching ? families : withoutForecast(families),
-  }
+function askedOf({ personId, workedOutAt, isBehind }: KeptSkill<FamilySkill | BriefSkill>) {
+  return { personId, asOf: workedOutAt?.toISOString() ?? null, isBehind }
 }

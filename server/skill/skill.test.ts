@@ -40,7 +40,14 @@ async function skillOf(asker = trainer, personId = trainee.personId): Promise<Pe
 const doseRun = ([first]: readonly FamilySkill[]) => first?.runs.dose ?? []
 
 test('a shot leaves whoever pulled it behind; once it was worked out it is in the figures, as every list reads it', async () => {
-  expect(await skillOf()).toEqual({ personId: trainee.personId, asOf: null, isBehind: false, families: [] })
+  expect(await skillOf()).toEqual({
+    personId: trainee.personId,
+    asOf: null,
+    isBehind: false,
+    families: [],
+    beside: null,
+    takeHome: null,
+  })
   for (const netG of [18, 18.4, 19]) await pull({}, netG)
   expect(await skillOf()).toMatchObject({ asOf: null, isBehind: true, families: [] })
   await workOutAll(server.house)
@@ -151,7 +158,13 @@ test('two servers share the work; who changes while in hand stays behind', async
   expect(await claim()).toBeNull()
   expect(await academiesBehind(database, SKILL_RULES)).toEqual([])
   await pull()
-  const worked = { figures: [], brief: [], rulesVersion: SKILL_RULES, workedOutAt: now }
+  const worked = {
+    figures: [],
+    brief: [],
+    beside: { agreement: [], spent: { shots: 0, grams: 0, minutes: 0 } },
+    rulesVersion: SKILL_RULES,
+    workedOutAt: now,
+  }
   if (claimed === null) throw new Error('Nobody was claimed.')
   await inAcademy(database, HOME, (within) => keepSkill(within, claimed, worked))
   expect((await skillOf()).isBehind).toBe(true)
@@ -163,7 +176,13 @@ test('figures of other rules are told no more, and everybody is worked out anew'
   await pull()
   const { database } = server.house
   const now = new Date()
-  const worked = { figures: [], brief: [], rulesVersion: SKILL_RULES - 1, workedOutAt: now }
+  const worked = {
+    figures: [],
+    brief: [],
+    beside: { agreement: [], spent: { shots: 0, grams: 0, minutes: 0 } },
+    rulesVersion: SKILL_RULES - 1,
+    workedOutAt: now,
+  }
   const claimed = await inAcademy(database, HOME, (within) => claimBehind(within, SKILL_RULES, now))
   if (claimed === null) throw new Error('Nobody was claimed.')
   await inAcademy(database, HOME, (within) => keepSkill(within, claimed, worked))

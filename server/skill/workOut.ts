@@ -1,11 +1,20 @@
-import { type BriefSkill, type FamilySkill, type ShotSummary, briefOf, callScore } from '@calm-apron/contract'
+import {
+  type BesideSkill,
+  type BriefSkill,
+  type FamilySkill,
+  type ShotSummary,
+  briefOf,
+  callScore,
+} from '@calm-apron/contract'
 import {
   DEFAULT_PROGRAMME,
   type OthersShot,
+  type Readings,
   SKILL_RULES,
   type SkillFamily,
   type SkillShot,
   assessSkill,
+  calledAs,
   diagnose,
   familyOf,
   flowHeadingOf,
@@ -27,6 +36,7 @@ import {
   lastWords,
   othersShots,
 } from './queries.ts'
+import { besideOf } from './beside.ts'
 import { readerOf } from './readings.ts'
 
 /** Works out everyone who is behind, until nobody is; what another server has in hand is left to it. */
@@ -49,9 +59,9 @@ async function workOut(
   workedOutAt: Date,
 ): Promise<void> {
   const { personId } = claimed
-  const figures = await figuresOf(transaction, academyId, personId)
+  const { figures, beside } = await figuresOf(transaction, academyId, personId)
   const brief: BriefSkill[] = figures.map(briefOf)
-  await keepSkill(transaction, claimed, { figures, brief, rulesVersion: SKILL_RULES, workedOutAt })
+  await keepSkill(transaction, claimed, { figures, brief, beside, rulesVersion: SKILL_RULES, workedOutAt })
   await tellLive(transaction, academyId, { kind: 'skill', personId }, personId)
 }
 
@@ -60,17 +70,18 @@ async function figuresOf(
   transaction: AcademyTransaction,
   academyId: string,
   personId: string,
-): Promise<FamilySkill[]> {
+): Promise<{ figures: FamilySkill[]; beside: BesideSkill }> {
   const summaries = await countedShots(transaction, academyId, personId)
   const trainingIds = [...new Set(summaries.flatMap(({ trainingId }) => trainingId ?? []))]
   const beside = await othersShots(transaction, academyId, personId, trainingIds)
   const read = await readerOf(transaction, [...summaries, ...beside])
   const shots = await skillShots(transaction, personId, summaries, read)
   const others = beside.flatMap((summary) => otherShot(summary, read) ?? [])
-  return familiesOf(shots).map((family) => {
+  const figures = familiesOf(shots).map((family) => {
     const ofFamily = shots.filter((each) => isSameFamily(each.family, family))
     return { family, ...assessSkill(ofFamily.toReversed(), DEFAULT_PROGRAMME, null, others) }
   })
+  return { figures, beside: await besideOf(transaction, summaries) }
 }
 
 type Read = Awaited<ReturnType<typeof readerOf>>
@@ -99,15 +110,7 @@ async function skillShots(
         readings,
         context: { purpose, isSimulated, grindOwner, isReferenceOff: false },
         isHelped: noted?.isHelped === true,
-        callScore:
-          said === undefined
-            ? null
-            : callScore(
-                said,
-                diagnose(readings, { setting: grindSetting, grinder: null }),
-                rulings.get(shotId) ?? null,
-                { flow: flowHeadingOf(readings) },
-              ),
+        ...calledIn(readings, grindSetting, said ?? null, rulings.get(shotId) ?? null),
         isServeRight: serveScore(readings),
         // What peers marked counts for nobody.
         steps: (current.isJudgeTeaching ? noted : null) ?? null,
@@ -115,6 +118,23 @@ async function skillShots(
       },
     ]
   })
+}
+
+type Ruled = Parameters<typeof callScore>[2]
+
+/** What a call was worth, and what was taken for what in it. */
+function calledIn(
+  readings: Readings,
+  setting: number | null,
+  said: Parameters<typeof callScore>[0],
+  ruled: Ruled,
+): Pick<SkillShot, 'callScore' | 'calledAs'> {
+  if (said === null) return { callScore: null, calledAs: null }
+  const diagnosis = diagnose(readings, { setting, grinder: null })
+  return {
+    callScore: callScore(said, diagnosis, ruled, { flow: flowHeadingOf(readings) }),
+    calledAs: calledAs(said.cause, diagnosis, ruled ?? null),
+  }
 }
 
 /** What must be the same for two shots to be pulled alike; null where the setting is not known. */

@@ -216,6 +216,13 @@ export async function listSlips(transaction: AcademyTransaction, shotId: string)
   return (await selectSlips(transaction, eq(slip.shotId, shotId), order)).map(toSlip)
 }
 
+/** The slips of several shots, oldest first. */
+export async function slipsOf(transaction: AcademyTransaction, shotIds: readonly string[]): Promise<Slip[]> {
+  if (shotIds.length === 0) return []
+  const rows = await selectSlips(transaction, anyOf(slip.shotId, sql.param(shotIds)), [asc(slip.revisionNo)])
+  return rows.map(toSlip)
+}
+
 export async function findSlip(transaction: AcademyTransaction, slipId: string): Promise<FoundSlip | null> {
   const [found] = await selectSlips(transaction, eq(slip.slipId, slipId))
   return found ?? null

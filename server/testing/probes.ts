@@ -183,6 +183,13 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
   getShot: [{ ask: onShot, answers: THERE }],
   listSkill: [{ ask: always, answers: 200 }],
   getSkill: [{ ask: onPerson, answers: THERE }],
+  // Those whom they are asked for are those who learn; a trainer’s or head’s own is nobody’s to give.
+  putTakeHome: [
+    {
+      ask: ({ personId }) => ({ params: { personId, takeHomeId: newId() }, body: { text: 'Aim lower.' } }),
+      answers: { own: 404, 'other’s': 201, 'other academy’s': 404, missing: 404 },
+    },
+  ],
   putShot: [
     {
       ask: ({ asker, personId }) => ({

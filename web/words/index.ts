@@ -24,11 +24,11 @@ export const PARTS = {
   glossary: ['shot', 'glossary'],
   pastTrainings: ['shot', 'forms', 'session'],
   prepare: ['shot', 'forms', 'fields', 'prepare', 'room', 'grinder', 'glossary'],
-  progress: ['shot', 'progress', 'judgement', 'reading'],
+  progress: ['shot', 'forms', 'progress', 'judgement', 'reading'],
   shots: ['shot', 'forms', 'progress', 'judgement', 'reading'],
   reading: ['shot', 'judgement', 'reading', 'tasting'],
   training: ['shot', 'training', 'dialIn', 'grinder', 'judgement', 'reading', 'tasting'],
-  session: ['shot', 'session', 'progress'],
+  session: ['shot', 'forms', 'session', 'progress'],
   settings: ['shot', 'forms', 'doors', 'people', 'judgement', 'reading'],
   waiting: ['shot', 'forms', 'waiting'],
 } as const satisfies Record<string, readonly (keyof Catalogue['later'])[]>

@@ -4,5 +4,5 @@ export { account, freeText, invitation, personName, rememberedSignIn, session } 
 export { prepared, preparedRevision } from './prepared.ts'
 export { audit, call, claim, photo, repurposing, ruling, setAside, slip } from './record.ts'
 export { shot, shotRevision, shotSaid, shotSeries } from './shot.ts'
-export { skill } from './skill.ts'
+export { skill, takeHome } from './skill.ts'
 export { trainingEvent, watch } from './training.ts'

@@ -10,7 +10,10 @@ import { useAnswer } from '../../data/queries/useAnswer.ts'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import AsOfNote from './AsOfNote.vue'
+import ForTrainer from './ForTrainer.vue'
 import SkillRows from './SkillRows.vue'
+import TakeHomeForm from './TakeHomeForm.vue'
+import TakeHomeNote from '../../shot/skill/TakeHomeNote.vue'
 import { useOwnSentences } from '../../shot/skill/useOwnSentences.ts'
 import { useSaying } from '../../shot/skill/useSaying.ts'
 
@@ -59,12 +62,14 @@ const start = computed(() => {
   const skill = family.value?.practiseNext?.skill
   return { with: props.personId, ...(skill !== undefined && { focus: FOCUS_FOR[skill] }) }
 })
+const isTrainee = computed(() => academy.trainees.some((each) => each.personId === props.personId))
 const isWaiting = computed(() => answer.value.value?.isBehind === true)
 </script>
 
 <template>
   <section v-if="family" class="skill" aria-labelledby="skill-title">
     <h2 id="skill-title">{{ t('skill.title') }}</h2>
+    <TakeHomeNote v-if="isOwn && answer.value.value?.takeHome" :take-home="answer.value.value.takeHome" />
     <div class="next">
       <p v-for="each in says" :key="each">{{ each }}</p>
       <RouterLink v-if="!isOwn" class="start" :to="{ name: 'new-training', query: start }">{{
@@ -83,6 +88,21 @@ const isWaiting = computed(() => answer.value.value?.isBehind === true)
       {{ forecast }}
       {{ t('skill.basis', { count: family.shots }) }}
     </p>
+    <template v-if="!isOwn">
+      <ForTrainer :family="family" :beside="answer.value.value?.beside ?? null" />
+      <TakeHomeForm
+        v-if="isTrainee"
+        :person-id="personId"
+        :family="family"
+        :last="answer.value.value?.takeHome ?? null"
+      />
+      <p class="links">
+        <RouterLink :to="{ name: 'talk-sheet', params: { personId } }">{{
+          t('skill.sheet.open')
+        }}</RouterLink>
+        <RouterLink :to="{ name: 'shots', query: { personId } }">{{ t('skill.allShots') }}</RouterLink>
+      </p>
+    </template>
     <AsOfNote v-if="answer.state.value === 'kept'" :at-ms="answer.askedAtMs.value" />
     <p v-else-if="isWaiting" class="soft" role="status">{{ t('skill.workedOut') }}</p>
   </section>
@@ -106,6 +126,16 @@ h2,
   align-items: center;
   gap: 4px 24px;
   font-size: 1.2rem;
+}
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 24px;
+}
+.links a {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
 }
 .next p {
   margin: 0;

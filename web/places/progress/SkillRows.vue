@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { FamilySkill } from '@calm-apron/contract'
-import { SKILLS, type Skill } from '@calm-apron/core'
+import { SKILLS, type Skill, helpApart } from '@calm-apron/core'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import PressButton from '../../kit/parts/PressButton.vue'
@@ -36,6 +36,8 @@ const rows = computed(() =>
               low: format.percent(standing.on.low),
               high: format.percent(standing.on.high),
             }),
+      more: standing.moreToSteady === null ? '' : t('skill.moreToSteady', { ...standing.moreToSteady }),
+      apart: props.isOwn ? '' : apartWords(skill),
       next: isHelpedOnly ? t('skill.needsUnhelped') : words.nextWords(standing),
       hasChart: !props.isOwn && standing.chart !== null,
     }
@@ -46,6 +48,18 @@ const alike = computed(() =>
     ? ''
     : t('skill.alikeWithin', { range: format.seconds(props.family.alikeRangeS) }),
 )
+/** Of what the tool helps with: how it went with help, and without. */
+function apartWords(skill: Skill): string {
+  if (skill !== 'dose' && skill !== 'yield') return ''
+  const { helped, alone } = helpApart(props.family.runs[skill])
+  if (helped.shots === 0 || alone.shots === 0) return ''
+  return t('skill.helpApart', {
+    helpedOn: helped.on,
+    helped: helped.shots,
+    aloneOn: alone.on,
+    alone: alone.shots,
+  })
+}
 const toggle = (skill: Skill) => (open.value = open.value === skill ? null : skill)
 </script>
 
@@ -60,6 +74,8 @@ const toggle = (skill: Skill) => (open.value = open.value === skill ? null : ski
           <span v-if="row.bias">{{ row.bias }}</span>
           <span v-if="row.skill === 'alike' && alike">{{ alike }}</span>
           <span v-if="row.on" class="soft">{{ row.on }}</span>
+          <span v-if="row.apart" class="soft">{{ row.apart }}</span>
+          <span v-if="row.more" class="soft">{{ row.more }}</span>
           <span v-if="row.next" class="soft">{{ row.next }}</span>
         </span>
         <PressButton

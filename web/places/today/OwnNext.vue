@@ -5,6 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { skillAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
+import TakeHomeNote from '../../shot/skill/TakeHomeNote.vue'
 import { useOwnSentences } from '../../shot/skill/useOwnSentences.ts'
 
 /** For whoever learns: what went right last time, and what to do next. */
@@ -23,6 +24,7 @@ const says = computed(() => {
 <template>
   <section v-if="says.length > 0" class="own" aria-labelledby="own-next">
     <h2 id="own-next">{{ t('skill.title') }}</h2>
+    <TakeHomeNote v-if="answer.value.value?.takeHome" :take-home="answer.value.value.takeHome" />
     <p v-for="each in says" :key="each">{{ each }}</p>
     <RouterLink :to="{ name: 'progress' }">{{ t('skill.own.all') }}</RouterLink>
   </section>

@@ -16,6 +16,8 @@ import type { ListedShot } from '../../data/queries/useShots.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import { useSettingWords } from '../../shot/grind/useSettingWords.ts'
 import { readListed } from '../../shot/reading/readListed.ts'
+import PressButton from '../../kit/parts/PressButton.vue'
+import { useTakeHome } from '../../shot/skill/useTakeHome.ts'
 import MoneySpent from '../../shot/training/MoneySpent.vue'
 import { useNextTime } from './useNextTime.ts'
 
@@ -31,6 +33,7 @@ const awaiting = useAwaiting()
 const format = useFormat()
 const settingWords = useSettingWords()
 const nextTime = useNextTime()
+const { give, given, failure } = useTakeHome()
 
 /** What waits for its call says nothing yet. */
 const open = computed(() => {
@@ -59,7 +62,8 @@ const people = computed(() => {
       name: academy.personName(personId),
       shots: pulled.filter((each) => each === personId).length,
       headings: headingsOf(personId),
-      next: nextTime(personId),
+      next: nextTime.says(personId),
+      toGive: nextTime.toGive(personId),
     }))
     .filter(({ name }) => name !== '')
 })
@@ -136,10 +140,25 @@ const left = computed(() => {
           </th>
           <td class="figure">{{ person.shots }}</td>
           <td>{{ person.headings }}</td>
-          <td>{{ person.next }}</td>
+          <td>
+            {{ person.next }}
+            <template v-if="person.toGive">
+              <span v-if="given[person.personId]" class="soft" role="status">{{
+                t('skill.takeHome.given')
+              }}</span>
+              <PressButton
+                v-else
+                kind="text"
+                :aria-label="t('session.giveTo', { person: person.name })"
+                @click="give(person.personId, person.toGive)"
+                >{{ t('skill.takeHome.give') }}</PressButton
+              >
+            </template>
+          </td>
         </tr>
       </tbody>
     </table>
+    <p v-if="failure" class="issue" role="alert">{{ failure }}</p>
     <div class="parts">
       <div>
         <h3>{{ t('session.grind') }}</h3>
@@ -165,6 +184,10 @@ const left = computed(() => {
 </template>
 
 <style scoped>
+.issue {
+  color: var(--plum);
+  margin: 0;
+}
 .summary {
   display: grid;
   gap: 16px;

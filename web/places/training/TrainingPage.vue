@@ -77,6 +77,14 @@ const spent = computed(() => {
     },
   )
 })
+/** One that is over has its day. */
+const when = computed(() => {
+  const { startedAt = '', ended = null } = state.value ?? {}
+  const time = startedAt === '' ? '' : format.timeOf(startedAt, academy.timeZone)
+  if (ended === null) return t('training.since', { time })
+  const to = format.timeOf(ended.at, academy.timeZone)
+  return t('training.onDay', { date: format.dateOf(startedAt, academy.timeZone), from: time, to })
+})
 const reference = computed(() => setup.value?.purpose === 'assessment' && door.isStaff)
 
 async function toggleBreak(): Promise<void> {
@@ -114,8 +122,7 @@ function goOn(shotId: string): void {
       <p class="soft">
         {{ recipe?.name }}<template v-if="coffee">, {{ coffee.name }}</template>
         <template v-if="grinder">, {{ grinder.name }}</template>
-        · {{ t('training.since', { time: format.timeOf(state.startedAt, academy.timeZone) }) }} ·
-        <ReachNote />
+        · {{ when }} <template v-if="!state.ended">· <ReachNote /></template>
       </p>
     </header>
     <p v-if="state.ended" class="ended" role="status">

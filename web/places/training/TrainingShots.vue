@@ -26,13 +26,17 @@ const format = useFormat()
 const title = computed(() => {
   if (!props.isCounted) return t('app.loading')
   const isFirst = props.isBegun && props.listed.length === 0
+  if (props.isOver) return t('training.shotsOf', props.listed.length)
   return isFirst ? t('training.firstBegun') : t('training.pulled', props.listed.length)
 })
 
 const SHOWN = 8
 const rows = computed(() => {
   const waiting = new Set(awaiting.value.map(({ shotId }) => shotId))
-  return props.listed.slice(0, SHOWN).map((each) => ({ listed: each, waits: waiting.has(each.shot.shotId) }))
+  // While it is on the newest are enough; once it is over, it is looked at as a whole.
+  return props.listed
+    .slice(0, props.isOver ? undefined : SHOWN)
+    .map((each) => ({ listed: each, waits: waiting.has(each.shot.shotId) }))
 })
 </script>
 

@@ -1,4 +1,4 @@
-import type { FamilySkill } from '@calm-apron/contract'
+import type { BriefSkill, FamilySkill } from '@calm-apron/contract'
 import { skillSaying } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
@@ -12,7 +12,7 @@ export function useOwnSentences() {
   const format = useFormat()
   const sayingWords = useSaying()
 
-  return function ownSentences(family: FamilySkill, nowMs: number): string[] {
+  return function ownSentences(family: FamilySkill | BriefSkill, nowMs: number): string[] {
     const { lastAt, wentRight } = family
     const saying = skillSaying(family, nowMs)
     const date = lastAt === null ? '' : format.dateOf(lastAt, academy.timeZone)

@@ -1,6 +1,11 @@
-import type { SkillSaying } from '@calm-apron/core'
+import type { Skill, SkillSaying } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { type Told, useSkillWords } from './useSkillWords.ts'
+
+/** What has no measure of its own, and is practised in a way of its own. */
+const SEEN_ONLY = ['prep', 'tamp', 'call'] as const
+const isSeenOnly = (skill: Skill): skill is (typeof SEEN_ONLY)[number] =>
+  SEEN_ONLY.some((each) => each === skill)
 
 /** The one thing that is said of a person, as a sentence. */
 export function useSaying() {
@@ -11,6 +16,7 @@ export function useSaying() {
     { skill, story, bias }: Extract<SkillSaying, { kind: 'practise' }>,
     told: Told | null,
   ): string {
+    if (story === 'seen-only' && isSeenOnly(skill)) return t(`skill.seenOnly.${skill}`)
     if (story === 'on-target') return t('skill.says.nearly')
     const off = bias === null || told === null ? '' : words.aside(told, skill, bias)
     return story === 'steady-but-off' && off !== ''

@@ -81,6 +81,7 @@ export const appWords = {
     'past-trainings': 'Trainings',
     shots: 'Shots',
     'compare-shots': 'Shots side by side',
+    'talk-sheet': 'To talk over',
     team: 'Everyone',
     partsOfProgress: 'Parts of Progress',
     training: 'Training',

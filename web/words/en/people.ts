@@ -164,6 +164,7 @@ export const peopleWords = {
       'prepared-restored': 'brought something back',
       'call-made': 'made a call',
       'call-skipped': 'opened a reading without a call',
+      'take-home-given': 'gave a sentence to take home',
       'reading-overruled': 'overruled a reading',
       'shot-repurposed': 'said what a shot was for',
       'photo-added': 'added a photo',

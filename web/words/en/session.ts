@@ -15,6 +15,7 @@ export const sessionWords = {
     away: '{person} at {time} pulled at {setting}, not at {locked}.',
     noneAway: 'Every shot was pulled as locked.',
     left: 'How the bench was left',
+    giveTo: 'Give {person} this sentence to take home',
     yes: 'yes',
     no: 'no',
     pulled: '{person} {count}',

@@ -1,4 +1,4 @@
-import type { ChartSignal, MeasuredBy, Rung, Skill, SkillStory } from '@calm-apron/core'
+import type { CalledPlace, ChartSignal, MeasuredBy, Rung, Skill, SkillStory } from '@calm-apron/core'
 
 /** What is said of somebody's skill. */
 export const skillWords = {
@@ -61,6 +61,59 @@ export const skillWords = {
     'scattered-and-off': 'Off to one side and all over the place: first make it repeatable.',
     'seen-only': 'Judged by eye: look at it together.',
   } satisfies Record<SkillStory, string>,
+  seenOnly: {
+    prep: 'Go through the steps together, before each shot.',
+    tamp: 'Look at it together, from the side, before it is locked in.',
+    call: 'Say what it was before the reading opens, and talk over the ones that were not so.',
+  },
+  moreToSteady: 'as it goes, about {about} more until it is steady, most likely between {low} and {high}',
+  helpApart: 'with help {helpedOn} of {helped} on, without {aloneOn} of {alone}',
+  allShots: 'All their shots',
+  calls: {
+    title: 'What they call it',
+    few: 'Fewer than ten calls can be held against anything yet.',
+    right: '{right} of {count} causes named in the right place.',
+    taken:
+      'Took {truly} for {said}. | Took {truly} for {said} once. | Took {truly} for {said} {times} times.',
+    place: {
+      grind: 'the grind',
+      dose: 'the dose',
+      bed: 'the bed and tamp',
+      machine: 'the machine',
+      coffee: 'the coffee',
+      stopping: 'the stop',
+      nothing: 'a good shot',
+    } satisfies Record<CalledPlace, string>,
+  },
+  agree: {
+    title: 'How their tasting agrees',
+    with: 'With {person}, over {count} cups:',
+    apart: '{points} points apart on average.',
+    more: 'They note {axis} {points} higher.',
+    less: 'They note {axis} {points} lower.',
+    kappa: 'On under, balanced and over beyond chance {is} (between {low} and {high}; 1 is always the same).',
+    few: 'Fewer than five cups were noted by both.',
+  },
+  took: 'What it took',
+  firstGood: {
+    is: 'Usually shot {n} of a session is the first that is right in everything.',
+    none: 'In most sessions of late no shot was right in everything.',
+  },
+  spent: '{shots} shots for practice, {mass} of coffee, about {hours} hours at the bar.',
+  takeHome: {
+    title: 'To take home',
+    label: 'One sentence for them, on their phone',
+    give: 'Give it to take home',
+    given: 'Given: it stands on their page now.',
+    from: '{person}, {date}',
+  },
+  sheet: {
+    open: 'Sheet to talk over',
+    print: 'Print it',
+    title: 'To talk over with {name}',
+    notes: 'Notes of late',
+    agreed: 'What we agreed',
+  },
   says: {
     safetyMissed:
       'No safety step was left out | A safety step was left out in 1 of the last ten shots watched. | A safety step was left out in {count} of the last ten shots watched.',

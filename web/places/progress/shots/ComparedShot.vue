@@ -32,7 +32,6 @@ const about = computed(() => {
   const { shot } = props
   const { grindSetting } = shot.current.facts
   const rows = [
-    ['who', academy.personName(shot.personId)],
     [
       'when',
       `${format.dateOf(shot.pulledAt, academy.timeZone)}, ${format.timeOf(shot.pulledAt, academy.timeZone)}`,
