@@ -37,16 +37,18 @@ const agreement = computed(() =>
       leans === null || Math.abs(leans.by) < LEANS_FROM
         ? ''
         : t(leans.by > 0 ? 'skill.agree.more' : 'skill.agree.less', {
-            axis: t(`axis.${leans.axis}`).toLowerCase(),
+            axis: t(`fact.${leans.axis}.label`).toLowerCase(),
             points: format.plain(tenths(Math.abs(leans.by))),
           }),
       kappa === null
         ? ''
-        : t('skill.agree.kappa', {
-            is: hundredths(kappa.is),
-            low: hundredths(kappa.low),
-            high: hundredths(kappa.high),
-          }),
+        : kappa.low <= 0
+          ? t('skill.agree.chance')
+          : t('skill.agree.kappa', {
+              is: hundredths(kappa.is),
+              low: hundredths(kappa.low),
+              high: hundredths(kappa.high),
+            }),
     ].filter((each) => each !== ''),
   })),
 )

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { SKILLS, bySaying, skillSaying } from '@calm-apron/core'
+import { SKILLS } from '@calm-apron/core'
 import { useNow } from '@vueuse/core'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { teamSkillAsked } from '../../data/queries/questions.ts'
@@ -9,6 +9,8 @@ import { useAnswer } from '../../data/queries/useAnswer.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import AsOfNote from './AsOfNote.vue'
 import RungMark from './RungMark.vue'
+import TeamFilters from './TeamFilters.vue'
+import { type TeamView, teamViewed } from './teamView.ts'
 import { useSaying } from '../../shot/skill/useSaying.ts'
 
 /** Everyone who learns here, by what is most pressing: one sentence each, and the rung of every skill. */
@@ -19,26 +21,18 @@ const sayingWords = useSaying()
 const now = useNow({ interval: 60_000 })
 const answer = useAnswer(teamSkillAsked)
 
+const view = ref<TeamView>({ order: 'pressing', by: '', withinDays: null, personIds: null })
 const people = computed(() =>
-  (answer.value.value?.people ?? [])
-    .map(({ personId, families, asOf, isBehind }) => {
-      const [family = null] = families
-      const saying =
-        family === null ? ({ kind: 'nothing-yet' } as const) : skillSaying(family, now.value.getTime())
-      return {
-        personId,
-        name: academy.personName(personId),
-        family,
-        saying,
-        passToday: family?.passToday ?? null,
-        says: asOf === null && isBehind ? t('skill.workedOut') : sayingWords(saying, family),
-        rungs: SKILLS.map((skill) => {
-          const standing = family?.skills[skill]
-          return { skill, rung: standing === undefined || standing.shots === 0 ? null : standing.rung }
-        }),
-      }
-    })
-    .sort((one, other) => bySaying(one, other) || one.name.localeCompare(other.name)),
+  teamViewed(answer.value.value?.people ?? [], view.value, academy.personName, now.value.getTime()).map(
+    (member) => ({
+      ...member,
+      says: member.isWorkedOut ? sayingWords(member.saying, member.family) : t('skill.workedOut'),
+      rungs: SKILLS.map((skill) => {
+        const standing = member.family?.skills[skill]
+        return { skill, rung: standing === undefined || standing.shots === 0 ? null : standing.rung }
+      }),
+    }),
+  ),
 )
 /** What runs off for everybody is said once, and of nobody. */
 const bar = computed(() =>
@@ -57,7 +51,8 @@ const behind = computed(() => (answer.value.value?.people ?? []).filter(({ isBeh
 
 <template>
   <section class="team" :aria-label="t('skill.team')">
-    <p class="soft order">{{ t('skill.order') }}</p>
+    <TeamFilters v-model="view" />
+    <p v-if="view.order === 'pressing'" class="soft order">{{ t('skill.order.rule') }}</p>
     <AsOfNote v-if="answer.state.value === 'kept'" :at-ms="answer.askedAtMs.value" />
     <p v-else-if="behind.length > 0" class="soft" role="status">{{ t('skill.someBehind', behind.length) }}</p>
     <p v-for="each in bar" :key="each" class="bar" role="note">{{ each }}</p>
@@ -82,7 +77,7 @@ const behind = computed(() => (answer.value.value?.people ?? []).filter(({ isBeh
       </tbody>
     </table>
     <p v-if="people.length === 0 && answer.state.value === 'here'" class="soft">
-      {{ t('today.noTrainees') }}
+      {{ t((answer.value.value?.people.length ?? 0) > 0 ? 'skill.filter.nobody' : 'today.noTrainees') }}
     </p>
   </section>
 </template>

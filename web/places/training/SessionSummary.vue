@@ -75,13 +75,17 @@ const locks = computed(() =>
     key: at,
     money: lock.money,
     says: [
-      t('session.locked', {
-        time: time(at),
-        setting: settingWords(lock.grinderId)(lock.setting),
-        person: academy.personName(by),
-        shots: lock.shots,
-        mass: format.mass(lock.grams),
-      }),
+      t(
+        'session.locked',
+        {
+          time: time(at),
+          setting: settingWords(lock.grinderId)(lock.setting),
+          person: academy.personName(by),
+          mass: format.mass(lock.grams),
+          count: lock.shots,
+        },
+        lock.shots,
+      ),
       until === null
         ? ''
         : until.why === null
@@ -148,7 +152,7 @@ const left = computed(() => {
               }}</span>
               <PressButton
                 v-else
-                kind="text"
+                class="give"
                 :aria-label="t('session.giveTo', { person: person.name })"
                 @click="give(person.personId, person.toGive)"
                 >{{ t('skill.takeHome.give') }}</PressButton
@@ -184,6 +188,10 @@ const left = computed(() => {
 </template>
 
 <style scoped>
+.give {
+  display: block;
+  margin-top: 4px;
+}
 .issue {
   color: var(--plum);
   margin: 0;

@@ -51,7 +51,6 @@ export const progressWords = {
     noCurves: 'No scale saw these shots: there are no curves to lay over each other.',
     waits: 'It waits for the call of whoever pulled it.',
     away: 'It is not on this device, and the server is not answering.',
-    when: 'When',
     coffee: 'Coffee',
     recipe: 'Recipe',
     grind: 'Grind setting',

@@ -9,7 +9,8 @@ export const sessionWords = {
     next: 'Next time',
     grind: 'The grind',
     noLock: 'No setting was locked.',
-    locked: '{time}: locked at {setting} by {person}, after {shots} shots and {mass}.',
+    locked:
+      '{time}: locked at {setting} by {person}. | {time}: locked at {setting} by {person}, after 1 shot and {mass}. | {time}: locked at {setting} by {person}, after {count} shots and {mass}.',
     lifted: 'Lifted at {time}: {why}.',
     replaced: 'Another took its place at {time}.',
     away: '{person} at {time} pulled at {setting}, not at {locked}.',

@@ -4,8 +4,21 @@ import type { CalledPlace, ChartSignal, MeasuredBy, Rung, Skill, SkillStory } fr
 export const skillWords = {
   title: 'What to do next',
   team: 'Everyone who learns here',
-  order:
-    'First whoever left out a safety step, then what got worse, who is ready, who should be looked at again, who has not pulled for long; then whoever is least likely to pass.',
+  order: {
+    label: 'In which order',
+    pressing: 'most pressing first',
+    name: 'by name',
+    pass: 'least likely to pass first',
+    away: 'longest away first',
+    rule: 'First whoever left out a safety step, then what got worse, who is ready, who should be looked at again, who has not pulled for long; then whoever is least likely to pass.',
+  },
+  filter: {
+    any: 'any',
+    since: 'Pulled within',
+    days: 'the last {days} days',
+    training: 'In the training of',
+    nobody: 'Nobody is like that. Take a condition away to see more.',
+  },
   who: 'Who',
   what: 'What to know',
   of: {
@@ -92,6 +105,7 @@ export const skillWords = {
     more: 'They note {axis} {points} higher.',
     less: 'They note {axis} {points} lower.',
     kappa: 'On under, balanced and over beyond chance {is} (between {low} and {high}; 1 is always the same).',
+    chance: 'On under, balanced and over no more than chance would.',
     few: 'Fewer than five cups were noted by both.',
   },
   took: 'What it took',

@@ -29,7 +29,8 @@ const columns = computed(() =>
     const code = compared.value.codes[at] ?? ''
     const person = shot === null ? '' : academy.personName(shot.personId)
     const time = shot === null ? '' : format.timeOf(shot.pulledAt, academy.timeZone)
-    const own = [person, time].filter((each) => each !== '').join(', ')
+    const date = shot === null ? '' : format.dateOf(shot.pulledAt, academy.timeZone)
+    const own = [person, date, time].filter((each) => each !== '').join(', ')
     const name = compared.value.isBlind ? code : [code, own].filter((each) => each !== '').join(' · ')
     return { shotId, shot, name: name === '' ? String(at + 1) : name, state: slots[at]?.state.value }
   }),

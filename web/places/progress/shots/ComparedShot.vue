@@ -32,10 +32,6 @@ const about = computed(() => {
   const { shot } = props
   const { grindSetting } = shot.current.facts
   const rows = [
-    [
-      'when',
-      `${format.dateOf(shot.pulledAt, academy.timeZone)}, ${format.timeOf(shot.pulledAt, academy.timeZone)}`,
-    ],
     ['recipe', shot.recipe.name],
     ['coffee', academy.coffeeOfBag(shot.bagId)?.name ?? ''],
     ['grind', grindSetting === null ? '' : format.plain(grindSetting)],
