@@ -51,6 +51,8 @@ async function lookAtEveryView(page: Page): Promise<void> {
     '/bar',
     '/trainings/new',
     '/progress',
+    '/shots',
+    '/trainings',
     '/settings',
     '/settings/devices',
     '/waiting',
@@ -190,6 +192,8 @@ test('a phone shows every view without sideways scrolling', async ({ page }) => 
   for (const path of [
     '/',
     '/progress',
+    '/shots',
+    '/trainings',
     '/settings',
     '/settings/you',
     '/settings/devices',

@@ -168,7 +168,12 @@ test('in a training a trainee dials in where it is opened to them, leads nothing
   await phone.goto('/trainings')
   await expect(phone.getByText('Mirren Kestle, Teo Varga-Lind')).toBeVisible()
   await expectAccessible(phone)
-  await phone.getByRole('link', { name: /^Training/ }).click()
+  await phone.getByRole('link', { name: /^Training / }).click()
   await expect(phone.getByText(/^Ended at .* by Odalys Brandt/)).toBeVisible()
+  // What it came to: who pulled how many, the grind, how the bench was left.
+  await expect(phone.getByRole('heading', { name: 'What it came to' })).toBeVisible()
+  await expect(phone.getByText('No setting was locked.')).toBeVisible()
+  await expect(phone.getByText('Bench and wand wiped, floor dry: no')).toBeVisible()
+  await expectAccessible(phone)
   await phone.context().close()
 })

@@ -73,6 +73,7 @@ const print = () => window.print()
       <p class="soft">{{ academy.today?.academy.name }}, {{ today }}</p>
     </header>
     <p v-for="each in says" :key="each" class="says">{{ each }}</p>
+    <h2>{{ t('skill.sheet.stands') }}</h2>
     <table>
       <tbody>
         <tr v-for="row in rows" :key="row.skill">

@@ -34,7 +34,10 @@ function peopleOf(trainingId: string, { seats }: TrainingSetup): string {
   const turns = (answer.value.value?.turns ?? []).filter((each) => each.trainingId === trainingId)
   const countOf = (personId: string) => turns.find((each) => each.personId === personId)?.shots ?? 0
   const ids = new Set([...turns, ...seats].map(({ personId }) => personId))
-  if (!door.isStaff) return t('session.noneOf', countOf(door.personId))
+  if (!door.isStaff) {
+    const names = seats.map(({ personId }) => academy.personName(personId))
+    return `${names.join(', ')} · ${t('session.noneOf', countOf(door.personId))}`
+  }
   return [...ids]
     .map((personId) =>
       t('session.pulled', { person: academy.personName(personId), count: countOf(personId) }),

@@ -125,6 +125,7 @@ export const skillWords = {
     open: 'Sheet to talk over',
     print: 'Print it',
     title: 'To talk over with {name}',
+    stands: 'Where they stand',
     notes: 'Notes of late',
     agreed: 'What we agreed',
   },
