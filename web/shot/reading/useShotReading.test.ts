@@ -28,9 +28,10 @@ async function reading(shot: () => Said, listed: ReturnType<typeof listedShot>[]
     'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS),
     'GET /today': () => ({ body: houseOf() }),
     'GET /shots/*': shot,
-    [`GET /shots?personId=${detailOf(5).personId}&limit=20`]: () => ({
-      body: { shots: listed, recipes: [RECIPE_REVISION], nextCursor: null },
-    }),
+    [`GET /shots?personId=${detailOf(5).personId}&before=${encodeURIComponent(detailOf(5).pulledAt)}&limit=20`]:
+      () => ({
+        body: { shots: listed, recipes: [RECIPE_REVISION], nextCursor: null },
+      }),
     'PUT /shots/*': () => 'nothing',
   })
   const { result, end } = await inSetup(() => useShotReading(() => shotId(5)))
