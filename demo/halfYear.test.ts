@@ -1,14 +1,6 @@
 import { academyFile } from '@calm-apron/contract'
-import {
-  DEFAULT_PROGRAMME,
-  type SkillShot,
-  assessSkill,
-  readShot,
-  serveScore,
-  skillSaying,
-  trainingState,
-} from '@calm-apron/core'
-import { demoId } from './ids.ts'
+import { trainingState } from '@calm-apron/core'
+import { sayingOf } from './halfYear/sayingOf.ts'
 import { demoAcademy, demoOfHalfYear } from './index.ts'
 
 const NOW = new Date('2026-11-23T10:00:00Z')
@@ -35,39 +27,7 @@ test('its bags were open when they were pulled from, and none gave more than it 
   }
 })
 
-/** What is said of somebody by the shots of the one family that the half-year is of. */
-function saidOf(personNo: number) {
-  const recipes = new Map(
-    academy.prepared.flatMap(({ preparedId, thing }) =>
-      thing.kind === 'recipe' ? [[preparedId, thing.content.targets] as const] : [],
-    ),
-  )
-  const shots = academy.shots
-    .filter(({ personId }) => personId === demoId('person', personNo))
-    .toSorted((a, b) => a.pulledAt.localeCompare(b.pulledAt))
-    .flatMap(({ shotId, pulledAt, facts: noted, recipeRevisionId, purpose, grindOwner }): SkillShot[] => {
-      const facts = academy.corrections.findLast((each) => each.shotId === shotId)?.facts ?? noted
-      const targets = recipes.get(recipeRevisionId)
-      if (targets === undefined) return []
-      const readings = readShot(facts, targets)
-      return [
-        {
-          shotId,
-          pulledAt,
-          family: { by: 'mass', basketId: null },
-          readings,
-          context: { purpose, grindOwner, isReferenceOff: false },
-          isHelped: facts.noted?.isHelped === true,
-          callScore: null,
-          calledAs: null,
-          isServeRight: serveScore(readings),
-          steps: facts.noted ?? null,
-          lock: null,
-        },
-      ]
-    })
-  return skillSaying(assessSkill(shots.slice(-200), DEFAULT_PROGRAMME), NOW.getTime())
-}
+const saidOf = (personNo: number) => sayingOf(academy, personNo, NOW)
 
 test('each of its stories is told of the right one', () => {
   expect(saidOf(3)).toMatchObject({ kind: 'practise', skill: 'dose', story: 'steady-but-off' })

@@ -26,10 +26,12 @@ export function demoAcademy(now: Date): AcademyFile {
   }
 }
 
-/** The same with half a year behind it. */
-export function demoOfHalfYear(now: Date): AcademyFile {
+export { sayingOf } from './halfYear/sayingOf.ts'
+
+/** The same with half a year behind it. @param seed another one makes another half-year of the same people */
+export function demoOfHalfYear(now: Date, seed?: number): AcademyFile {
   const academy = demoAcademy(now)
-  const { bags, shots, ...beside } = halfYear(now)
+  const { bags, shots, ...beside } = halfYear(now, seed)
   const prepared = [...academy.prepared, ...bags]
   return { ...academy, ...beside, prepared, shots: [...shots, ...academy.shots] }
 }

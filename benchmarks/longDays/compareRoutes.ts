@@ -9,6 +9,7 @@ import {
   preparedRows,
   runRaw,
   shotRows,
+  skillRows,
   trainingRows,
 } from './rawSql.ts'
 
@@ -122,6 +123,7 @@ async function routesOf(ask: (path: string) => Promise<string>): Promise<Route[]
         PAGE + 1,
       ),
     },
+    ...searched(),
     { name: 'one shot', path: `/shots/${shotId}`, raw: oneShotRows(shotId) },
     {
       name: 'coffees',
@@ -132,7 +134,45 @@ async function routesOf(ask: (path: string) => Promise<string>): Promise<Route[]
     { name: 'a training', path: `/trainings/${trainingId}`, raw: trainingRows(trainingId) },
     { name: 'the trail', path: '/audit?limit=50', raw: auditRows(51) },
     { name: 'today', path: '/today', raw: null },
+    { name: 'the team', path: '/skill', raw: skillRows(null) },
+    { name: 'one person', path: `/people/${personId}/skill`, raw: skillRows(personId) },
     { name: 'past trainings', path: '/past-trainings?limit=20', raw: null },
+  ]
+}
+
+/** Shots that are looked for: by how a reading stood, by a cause that is often or hardly ever named, by a word. */
+function searched(): Route[] {
+  const said = (column: string, value: string) =>
+    shotRows(
+      `exists (select from shot_said s where s.academy_id = shot.academy_id and s.shot_id = shot.shot_id and s.${column} = $1)`,
+      [value],
+      PAGE + 1,
+    )
+  return [
+    {
+      name: 'shots by a reading',
+      path: `/shots?reading=dose&standing=off&limit=${PAGE}`,
+      raw: said('dose', 'off'),
+    },
+    {
+      name: 'shots by a cause',
+      path: `/shots?cause=dose-high&limit=${PAGE}`,
+      raw: said('cause', 'dose-high'),
+    },
+    {
+      name: 'by a rare cause',
+      path: `/shots?cause=poor-water&limit=${PAGE}`,
+      raw: said('cause', 'poor-water'),
+    },
+    {
+      name: 'shots by a word',
+      path: `/shots?text=heron&limit=${PAGE}`,
+      raw: shotRows(
+        `shot.shot_id in (select r.shot_id from free_text f join shot_revision r on r.note_text_id = f.text_id where f.content ilike $1)`,
+        ['%heron%'],
+        PAGE + 1,
+      ),
+    },
   ]
 }
 

@@ -1,4 +1,4 @@
-import { packSeries } from '@calm-apron/core'
+import { RULES_VERSION, SKILL_RULES, packSeries } from '@calm-apron/core'
 import pg from 'pg'
 
 /** A large academy after three years: its people and coffees; shots are as many as are asked for. */
@@ -12,6 +12,10 @@ const SHOTS_A_TRAINING = 20
 const SHOT_EVERY_S = 90
 /** Of so many shots one had a scale under its cup, and one was called before its reading. */
 const SERIES_EVERY = 3
+/** Of so many one has a note; of so many one was heavily dosed, and one pulled with poor water. */
+const [NOTED_EVERY, HEAVY_EVERY, RARE_EVERY] = [40, 20, 20_000] as const
+/** So many people's skill is known; more learn nowhere at a time. */
+const SKILLED = 120
 const SHOTS_AT_ONCE = 100_000
 
 /** Instants of shots, the last of a million a day ago; and ids like those that devices make, in the order of their time. */
@@ -46,6 +50,7 @@ const OTHER_REVISION = {
   judged_by: 'trainer_id',
   recorded_at: 'pg_temp.pulled(n)',
   received_at: 'pg_temp.pulled(n)',
+  note_text_id: `case when n % ${NOTED_EVERY} = 0 then pg_temp.id('note', n) end`,
 }
 
 /** A list of a table's columns, and what each holds in a copy of the row `c`. */
@@ -80,6 +85,7 @@ export async function fillAcademy(superuserUrl: string, from: number, to: number
     await addTrainings(client, from, to)
     for (let first = from; first < to; first += SHOTS_AT_ONCE)
       await addShots(client, [first, Math.min(first + SHOTS_AT_ONCE, to) - 1])
+    await addSkill(client)
     // In life the database counts its rows by itself, within a minute.
     await client.query('vacuum analyze')
   } finally {
@@ -94,6 +100,15 @@ async function addPeople(client: pg.Client): Promise<void> {
       select academy_id, pg_temp.id('person', n), 'trainee' from academy_here, ${people} on conflict do nothing;
     insert into person_name (academy_id, person_id, display_name)
       select academy_id, pg_temp.id('person', n), 'Trainee ' || n from academy_here, ${people} on conflict do nothing`)
+}
+
+/** What one of the demo can do, as many times over as people learn. */
+async function addSkill(client: pg.Client): Promise<void> {
+  await client.query(`
+    insert into skill (academy_id, person_id, changes, changed_at, is_behind, worked_out_at, rules_version, figures, brief, beside)
+      select s.academy_id, pg_temp.id('person', n), 1, now(), false, now(), ${SKILL_RULES}, s.figures, s.brief, s.beside
+      from (select * from skill where rules_version = ${SKILL_RULES} limit 1) s, generate_series(0, ${SKILLED - 1}) n
+      on conflict do nothing`)
 }
 
 async function addThings(client: pg.Client, from: number, to: number): Promise<void> {
@@ -161,6 +176,15 @@ async function addShots(client: pg.Client, [first, last]: readonly [number, numb
   await client.query(
     `insert into shot (${shots.columns}) select ${shots.values} from ${numbers} join template c on c.no = n % c.many`,
   )
+  await client.query(`
+    insert into free_text (academy_id, text_id, about_id, written_by, content)
+      select academy_id, pg_temp.id('note', n), pg_temp.pupil(n), trainer_id, case when n % ${RARE_EVERY} = 0 then 'heron' else 'gull' end || ' ' || n
+      from academy_here, ${numbers} where n % ${NOTED_EVERY} = 0;
+    insert into shot_said (academy_id, shot_id, pulled_at, rules_version, dose, cause)
+      select academy_id, pg_temp.id('shot', n), pg_temp.pulled(n), ${RULES_VERSION},
+        case when n % ${HEAVY_EVERY} = 0 then 'off' else 'on' end,
+        case when n % ${RARE_EVERY} = 0 then 'poor-water' when n % ${HEAVY_EVERY} = 0 then 'dose-high' else 'none' end
+      from academy_here, ${numbers}`)
   await client.query(`insert into shot_revision (${facts.columns}) select ${facts.values} from ${factsOf}`)
   await client.query(
     `insert into shot_series (academy_id, shot_id, weight)

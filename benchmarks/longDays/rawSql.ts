@@ -89,6 +89,19 @@ export function trainingRows(trainingId: string): RawStatement[] {
   ]
 }
 
+/** The rows that everyone's skill is made of, or one person's. */
+export function skillRows(personId: string | null): RawStatement[] {
+  const [what, where] =
+    personId === null ? ['brief', "role = 'trainee'"] : ['figures, beside', 'person_id = $1']
+  return [
+    {
+      text: `select person_id, worked_out_at, is_behind, rules_version, ${what} from person
+        left join skill using (academy_id, person_id) where ${where}`,
+      values: () => (personId === null ? [] : [personId]),
+    },
+  ]
+}
+
 /** The rows that a page of the trail is made of. */
 export function auditRows(limit: number): RawStatement[] {
   return [

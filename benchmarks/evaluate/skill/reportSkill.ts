@@ -1,6 +1,7 @@
 import { DEFAULT_PROGRAMME, type SkillEntry, assessRun } from '@calm-apron/core'
 import { type Seeded, seeded, shifts, standingOf } from '@calm-apron/core/bench'
 import { reportSayings } from './reportSayings.ts'
+import { reportStories } from './reportStories.ts'
 
 /** A trainee's deviations, in tolerances, and the true probability of being on at each shot. */
 interface SimulatedTrainee {
@@ -100,6 +101,7 @@ export function reportSkill(firstSeed: number): void {
   reportCoverage(firstSeed + 50_000, steady)
   reportShifts(firstSeed + 90_000)
   reportSayings(firstSeed + 110_000)
+  reportStories(firstSeed + 120_000)
 }
 
 function reportCoverage(
