@@ -4,6 +4,7 @@ import {
   CHART_SIGNALS,
   type Confusion,
   type ControlChart,
+  type DialInsDone,
   MEASURED_BY,
   type MoreShots,
   type OnProbability,
@@ -151,10 +152,24 @@ const agreementWith = z.strictObject({
 /** The same, parsed. */
 export type AgreementWith = z.infer<typeof agreementWith>
 
+const dialInsDone = z.strictObject({
+  dialIns: z.int().nonnegative(),
+  compared: z
+    .strictObject({
+      of: z.int().positive(),
+      shots: z.number(),
+      grams: z.number(),
+      adviserShots: z.number(),
+      adviserGrams: z.number(),
+    })
+    .nullable(),
+}) satisfies z.core.$ZodType<DialInsDone>
+
 /** What of a person lies beside their skill, for those who teach: from the newest shots that count. */
 export const besideSkill = z.strictObject({
   agreement: z.array(agreementWith),
   spent: z.strictObject({ shots: z.int(), grams: z.number(), minutes: z.int() }),
+  dialIn: dialInsDone,
 })
 export type BesideSkill = z.infer<typeof besideSkill>
 

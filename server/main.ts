@@ -77,9 +77,9 @@ const sweeping = setInterval(() => {
 sweeping.unref()
 
 const skills = skillWorker(
-  async () => {
-    await workOutAll(house)
-    await workOutSaid(house)
+  async (stopping) => {
+    await workOutAll(house, stopping)
+    await workOutSaid(house, stopping)
   },
   (error) => logger.warn({ err: bareError(error) }, 'what somebody can do could not be worked out'),
 )

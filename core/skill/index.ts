@@ -24,6 +24,8 @@ export type { Account, JudgedReading, ReadingKind, Rung, Skill, SkillEntry, Skil
 export { CALLED_PLACES, helpApart } from './forTrainer.ts'
 export type { CalledAs, CalledPlace, Confusion, HelpApart } from './forTrainer.ts'
 export type { MoreShots } from './moreShots.ts'
+export { dialInsDone } from './dialInsDone.ts'
+export type { DialInsDone } from './dialInsDone.ts'
 export { SKILL_RULES } from './skillRules.ts'
 export { barDrifts } from './barDrift.ts'
 export type { BarDrift, DayShot } from './barDrift.ts'

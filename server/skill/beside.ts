@@ -14,7 +14,7 @@ const SHOT_MIN = 4
 export async function besideOf(
   transaction: AcademyTransaction,
   summaries: readonly ShotSummary[],
-): Promise<BesideSkill> {
+): Promise<Omit<BesideSkill, 'dialIn'>> {
   const slips = await slipsOf(
     transaction,
     summaries.map(({ shotId }) => shotId),

@@ -1,4 +1,4 @@
-import { SHOT_PURPOSES, SKILL_RULES, isCounted } from '@calm-apron/core'
+import { SHOT_PURPOSES, SKILL_RULES, isCounted, isOfDialIn } from '@calm-apron/core'
 import type { BesideSkill, BriefSkill, Call, FamilySkill, Ruling, ShotSummary } from '@calm-apron/contract'
 import { and, asc, desc, eq, isNull, lt, or, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
@@ -98,6 +98,20 @@ export async function countedShots(
   personId: string,
 ): Promise<ShotSummary[]> {
   const asked = { academyId, personId, purposes: COUNTED, limit: WEIGHED_SHOTS }
+  return summariesOf(transaction, await shotsOfPerson(transaction, asked))
+}
+
+const DIALLED_IN = SHOT_PURPOSES.filter(isOfDialIn)
+/** Enough for the newest ten times. */
+const DIAL_IN_SHOTS = 60
+
+/** A person's newest shots for dialling in, newest first. */
+export async function dialInShots(
+  transaction: AcademyTransaction,
+  academyId: string,
+  personId: string,
+): Promise<ShotSummary[]> {
+  const asked = { academyId, personId, purposes: DIALLED_IN, limit: DIAL_IN_SHOTS }
   return summariesOf(transaction, await shotsOfPerson(transaction, asked))
 }
 

@@ -161,7 +161,11 @@ test('two servers share the work; who changes while in hand stays behind', async
   const worked = {
     figures: [],
     brief: [],
-    beside: { agreement: [], spent: { shots: 0, grams: 0, minutes: 0 } },
+    beside: {
+      agreement: [],
+      spent: { shots: 0, grams: 0, minutes: 0 },
+      dialIn: { dialIns: 0, compared: null },
+    },
     rulesVersion: SKILL_RULES,
     workedOutAt: now,
   }
@@ -179,7 +183,11 @@ test('figures of other rules are told no more, and everybody is worked out anew'
   const worked = {
     figures: [],
     brief: [],
-    beside: { agreement: [], spent: { shots: 0, grams: 0, minutes: 0 } },
+    beside: {
+      agreement: [],
+      spent: { shots: 0, grams: 0, minutes: 0 },
+      dialIn: { dialIns: 0, compared: null },
+    },
     rulesVersion: SKILL_RULES - 1,
     workedOutAt: now,
   }

@@ -37,12 +37,16 @@ import {
   othersShots,
 } from './queries.ts'
 import { besideOf } from './beside.ts'
+import { dialInsOf } from './dialIns.ts'
 import { readerOf } from './readings.ts'
 
 /** Works out everyone who is behind, until nobody is; what another server has in hand is left to it. */
-export async function workOutAll({ database, now }: Pick<House, 'database' | 'now'>): Promise<void> {
+export async function workOutAll(
+  { database, now }: Pick<House, 'database' | 'now'>,
+  stopping: AbortSignal | null = null,
+): Promise<void> {
   for (const academyId of await academiesBehind(database, SKILL_RULES)) {
-    for (;;) {
+    while (stopping?.aborted !== true) {
       const claimed = await inAcademy(database, academyId, (transaction) =>
         claimBehind(transaction, SKILL_RULES, now()),
       )
@@ -81,7 +85,13 @@ async function figuresOf(
     const ofFamily = shots.filter((each) => isSameFamily(each.family, family))
     return { family, ...assessSkill(ofFamily.toReversed(), DEFAULT_PROGRAMME, null, others) }
   })
-  return { figures, beside: await besideOf(transaction, summaries) }
+  return {
+    figures,
+    beside: {
+      ...(await besideOf(transaction, summaries)),
+      dialIn: await dialInsOf(transaction, academyId, personId),
+    },
+  }
 }
 
 type Read = Awaited<ReturnType<typeof readerOf>>

@@ -44,3 +44,24 @@ test('one thing is in hand at a time, and done before it is stopped', async () =
   await new Promise((resolve) => setTimeout(resolve, 10))
   expect(count()).toBe(then)
 })
+
+test('work of many parts is told when it is to stop, so that it does not hold the server for as long as there is work', async () => {
+  let parts = 0
+  const begun = new Promise<void>((begin) => {
+    worker = skillWorker(
+      async (stopping) => {
+        begin()
+        while (!stopping.aborted && parts < 1_000_000) {
+          parts += 1
+          await new Promise((next) => setImmediate(next))
+        }
+      },
+      () => undefined,
+      1,
+    )
+  })
+  await begun
+  await worker?.stop()
+  expect(parts).toBeLessThan(1_000_000)
+})
+let worker: ReturnType<typeof skillWorker> | null = null

@@ -2,19 +2,21 @@
 const LOOK_EVERY_MS = 1000
 
 /**
- * Does again and again what is to be done, one at a time. `stop` resolves once what is in hand is done.
+ * Does again and again what is to be done, one at a time. `stop` resolves once what is in hand is done; work of many parts
+ * looks between them whether it is to stop.
  * @param onTrouble hears the first of whatever goes wrong, and no more of it until something went well again
  */
 export function skillWorker(
-  work: () => Promise<void>,
+  work: (stopping: AbortSignal) => Promise<void>,
   onTrouble: (error: unknown) => void,
   everyMs = LOOK_EVERY_MS,
 ): { stop: () => Promise<void> } {
   let inHand: Promise<void> | null = null
   let isInTrouble = false
+  const stopping = new AbortController()
   async function look(): Promise<void> {
     try {
-      await work()
+      await work(stopping.signal)
       isInTrouble = false
     } catch (error) {
       if (!isInTrouble) onTrouble(error)
@@ -30,6 +32,7 @@ export function skillWorker(
   return {
     stop: async () => {
       clearInterval(looking)
+      stopping.abort()
       await inHand
     },
   }

@@ -19,12 +19,15 @@ import { type Said, academiesBehind, claimBehind, keepSaid, readBeside, withShot
 const AT_ONCE = 24
 
 /** Works out what every shot is said to be that is behind; what another server has in hand is left to it. */
-export async function workOutSaid({ database }: Pick<House, 'database'>): Promise<void> {
+export async function workOutSaid(
+  { database }: Pick<House, 'database'>,
+  stopping: AbortSignal | null = null,
+): Promise<void> {
   for (const academyId of await academiesBehind(database, RULES_VERSION)) {
     let done: number
     do {
       done = await inAcademy(database, academyId, (transaction) => workOutSome(transaction, academyId))
-    } while (done === AT_ONCE)
+    } while (done === AT_ONCE && stopping?.aborted !== true)
   }
 }
 

@@ -56,11 +56,28 @@ const agreement = computed(() =>
 const LEANS_FROM = 0.5
 const tenths = (value: number) => Math.round(10 * value) / 10
 const hundredths = (value: number) => format.plain(Math.round(100 * value) / 100)
+function dialInWords(): string[] {
+  const dialIn = props.beside?.dialIn ?? null
+  if (dialIn === null || dialIn.dialIns === 0) return []
+  const { dialIns, compared } = dialIn
+  if (compared === null) return [t('skill.dialIn.few', dialIns)]
+  const { of: count, shots, grams, adviserShots, adviserGrams } = compared
+  return [
+    t('skill.dialIn.compared', {
+      count,
+      shots: format.plain(tenths(shots)),
+      mass: format.mass(grams),
+      adviserShots: format.plain(tenths(adviserShots)),
+      adviserMass: format.mass(adviserGrams),
+    }),
+  ]
+}
 const rest = computed(() => {
   const first = props.family.forTrainer?.firstGood ?? null
   const spent = props.beside?.spent ?? null
   return [
     first === null ? t('skill.firstGood.none') : t('skill.firstGood.is', { n: first }),
+    ...dialInWords(),
     ...(spent === null
       ? []
       : [

@@ -113,6 +113,11 @@ export const skillWords = {
     is: 'Usually shot {n} of a session is the first that is right in everything.',
     none: 'In most sessions of late no shot was right in everything.',
   },
+  dialIn: {
+    few: 'Never dialled in. | Dialled in once, and found it. | Dialled in {count} times, and found it each time; from five on it is held against the adviser.',
+    compared:
+      'Dialled in {count} times of late: {shots} shots and {mass} each, where the adviser would have needed {adviserShots} and {adviserMass} from the same start.',
+  },
   spent: '{shots} shots for practice, {mass} of coffee, about {hours} hours at the bar.',
   takeHome: {
     title: 'To take home',
