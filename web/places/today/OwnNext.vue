@@ -17,12 +17,15 @@ const answer = useAnswer(() => skillAsked(props.personId))
 
 const says = computed(() => {
   const [family] = answer.value.value?.families ?? []
-  return family === undefined ? [] : ownSentences(family, now.value.getTime())
+  if (family === undefined) return []
+  // What their trainer gave them in the same words is not said twice.
+  const given = answer.value.value?.takeHome?.text ?? ''
+  return ownSentences(family, now.value.getTime()).filter((each) => !given.includes(each))
 })
 </script>
 
 <template>
-  <section v-if="says.length > 0" class="own" aria-labelledby="own-next">
+  <section v-if="says.length > 0 || answer.value.value?.takeHome" class="own" aria-labelledby="own-next">
     <h2 id="own-next">{{ t('skill.title') }}</h2>
     <TakeHomeNote v-if="answer.value.value?.takeHome" :take-home="answer.value.value.takeHome" />
     <p v-for="each in says" :key="each">{{ each }}</p>

@@ -23,13 +23,15 @@ const { shotWith, keep } = pulledWith
 const personId = useLocalStorage('calm-apron.person', '')
 const recipeRevisionId = useLocalStorage('calm-apron.recipe', '')
 
+/** Whoever learns records their own shots alone: there is nobody to choose. */
 const people = computed(() =>
-  [...academy.trainees, ...academy.teachers.filter(({ personId: its }) => its === door.personId)].map(
-    (person) => ({ value: person.personId, label: person.displayName }),
-  ),
+  [...academy.trainees, ...academy.teachers.filter(({ personId: its }) => its === door.personId)]
+    .filter((person) => door.may('record-shot', person.personId === door.personId))
+    .map((person) => ({ value: person.personId, label: person.displayName })),
 )
+const pullerId = computed(() => (door.isStaff ? personId.value : (people.value[0]?.value ?? '')))
 const recipes = useRecipeChoices()
-const chosenName = computed(() => people.value.find(({ value }) => value === personId.value)?.label)
+const chosenName = computed(() => people.value.find(({ value }) => value === pullerId.value)?.label)
 const isReady = computed(
   () =>
     chosenName.value !== undefined &&
@@ -40,14 +42,14 @@ const isReady = computed(
 async function start(): Promise<void> {
   if (shotWith.value === null) return
   keep()
-  await startShot(personId.value, recipeRevisionId.value, shotWith.value)
+  await startShot(pullerId.value, recipeRevisionId.value, shotWith.value)
 }
 </script>
 
 <template>
   <div class="starter">
     <ChoiceRow
-      v-if="people.length > 0"
+      v-if="door.isStaff && people.length > 0"
       v-model="personId"
       class="people"
       :label="t('today.who')"
