@@ -104,6 +104,7 @@ const SHARED = {
   isAssessmentWorthIt: z.boolean(),
   practiseNext: z.strictObject({ skill: z.enum(SKILLS), story: z.enum(SKILL_STORIES) }).nullable(),
   wentRight: z.enum(SKILLS).nullable(),
+  lastSession: z.strictObject({ shots: z.int().positive(), good: z.int().nonnegative() }).nullable(),
   tolerances: z.record(z.enum(READING_KINDS), z.number().nullable()) satisfies z.core.$ZodType<
     Record<ReadingKind, number | null>
   >,
@@ -170,6 +171,8 @@ export const besideSkill = z.strictObject({
   agreement: z.array(agreementWith),
   spent: z.strictObject({ shots: z.int(), grams: z.number(), minutes: z.int() }),
   dialIn: dialInsDone,
+  /** How they rated their newest shots themselves, 0–10, oldest first. */
+  ownRatings: z.array(z.number()),
 })
 export type BesideSkill = z.infer<typeof besideSkill>
 

@@ -7,6 +7,7 @@ import {
   type Endpoint,
   LIVE_PATH,
   type ShotInput,
+  shotList,
 } from '@calm-apron/contract'
 import { ORIGIN, type TestServer, newId, serveTest, shotOf } from './testing/serve.ts'
 import { AWAY, type Somebody, type World, worldIn } from './testing/world.ts'
@@ -36,6 +37,7 @@ const PLANTED = {
   ofAwaitedShot: 'zinc-gull-of-an-awaited-shot',
   ofAwaitedRuling: 'zinc-gull-of-an-awaited-ruling',
   ofSealedSlip: 'zinc-gull-of-a-sealed-slip',
+  ofPeersTakeHome: 'zinc-gull-that-a-peer-took-home',
 }
 
 beforeAll(async () => {
@@ -75,6 +77,7 @@ async function plant(): Promise<Record<string, string>> {
   const slip = { side: 'trainer', basedOnNo: 0, reason: PLANTED.ofSealedSlip, tastedAt: AT }
   const taste = { sour: 3, sweet: 6, bitter: 3, body: 5, dryness: 2 }
   await put(trainer, `shots/${sealed}/slips/${newId()}`, { ...slip, filledBy: trainer.personId, taste })
+  await put(trainer, `people/${peer.personId}/take-homes/${newId()}`, { text: PLANTED.ofPeersTakeHome })
   return { peersShot, awaited, sealed, grinderId: String(shotOf().grinderId) }
 }
 
@@ -134,11 +137,22 @@ test('a trainee reads of no other’s shot, of none that waits for their call, a
     expect([planted, whereFound(told, planted)]).toEqual([planted, []])
 })
 
+test('looking for what is planted finds a trainee nothing: not even how many there are', async () => {
+  const search = async (who: Somebody, text: string) => {
+    const answer = await fetch(`${url}${API_BASE}/shots?text=${text}`, { headers: headersOf(who) })
+    return shotList.parse(await answer.json()).shots.length
+  }
+  for (const planted of Object.values(PLANTED))
+    expect([planted, await search(trainee, planted)]).toEqual([planted, 0])
+  expect(await search(head, PLANTED.ofPeer)).toBe(1)
+  expect(await search(head, PLANTED.ofAwaitedRuling)).toBe(1)
+})
+
 test('a head reads of no sealed slip and of no other academy, and of all else', async () => {
   const told = await everythingToldTo(head)
   for (const planted of [PLANTED.ofSealedSlip, PLANTED.ofAway, PLANTED.ofAwaitedRuling])
     expect([planted, whereFound(told, planted)]).toEqual([planted, []])
-  for (const planted of [PLANTED.ofPeer, PLANTED.ofAwaitedShot])
+  for (const planted of [PLANTED.ofPeer, PLANTED.ofAwaitedShot, PLANTED.ofPeersTakeHome])
     expect(whereFound(told, planted)).not.toEqual([])
 })
 

@@ -1,8 +1,9 @@
 import { SESSION_MS } from '../reading/recorded.ts'
 import { type OthersShot, lastRangeS } from './alike.ts'
 import { SHOWN_SHOTS, type SkillStanding, type SkillStory, assessRun } from './assessRun.ts'
-import { type Confusion, confusionOf, firstGoodOf } from './forTrainer.ts'
+import { type Confusion, confusionOf } from './forTrainer.ts'
 import { passProbability, passSetProbability } from './passSet.ts'
+import { firstGoodOf, lastSessionOf } from './sessions.ts'
 import { type SkillShot, isReadingKind, safetyMissed, skillRuns, toleranceOf } from './skillRuns.ts'
 import {
   READING_KINDS,
@@ -39,6 +40,8 @@ export interface TraineeSkill {
   passToday: number | null
   rung: Rung
   isAssessmentWorthIt: boolean
+  /** How many shots the newest session had, and how many were right in all that was judged; null before the first. */
+  lastSession: { shots: number; good: number } | null
   /** What only those see who teach: what is taken for what, which shot of a session is first good. */
   forTrainer: { confusion: Confusion | null; firstGood: number | null } | null
   /** What to practise next, and how it misses. Null when nothing stands out, or by chance alone. */
@@ -90,6 +93,7 @@ export function assessSkill(
       missed > 0,
     ),
     isAssessmentWorthIt: passToday !== null && missed === 0 && passToday >= programme.assessFrom,
+    lastSession: lastSessionOf(runs),
     forTrainer: {
       confusion: confusionOf(shots.flatMap(({ calledAs }) => calledAs ?? [])),
       firstGood: firstGoodOf(runs),

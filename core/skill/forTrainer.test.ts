@@ -1,4 +1,5 @@
-import { confusionOf, firstGoodOf, helpApart } from './forTrainer.ts'
+import { confusionOf, helpApart } from './forTrainer.ts'
+import { firstGoodOf, lastSessionOf } from './sessions.ts'
 import { type SkillEntry, eachSkill } from './types.ts'
 
 const at = (minute: number, standing: SkillEntry['standing'], isHelped = false): SkillEntry => ({
@@ -41,4 +42,7 @@ test('which shot of a session is usually the first good one: good is on in every
   // The second, the second, and none: two of three had one.
   expect(firstGoodOf(runs)).toBe(2)
   expect(firstGoodOf({ ...runs, dose: dose.slice(0, 2), time: [] })).toBeNull()
+  expect(lastSessionOf(runs)).toEqual({ shots: 1, good: 0 })
+  expect(lastSessionOf({ ...runs, dose: dose.slice(0, 4) })).toEqual({ shots: 2, good: 1 })
+  expect(lastSessionOf({ ...runs, dose: [], time: [] })).toBeNull()
 })

@@ -1,7 +1,5 @@
 import { CAUSE_PLACES, type Cause, type CausePlace, PLACE_OF_FAULT } from '../diagnosis/causes.ts'
-import { SESSION_MS } from '../reading/recorded.ts'
-import { median } from '../statistics/robust.ts'
-import { READING_KINDS, type ReadingKind, type Skill, type SkillEntry } from './types.ts'
+import type { SkillEntry } from './types.ts'
 
 /** Where a call says a fault is: one of six places, or that nothing is wrong. */
 export const CALLED_PLACES = [...CAUSE_PLACES, 'nothing'] as const
@@ -58,37 +56,4 @@ export function helpApart(run: readonly SkillEntry[]): HelpApart {
     return { on: shots.filter(({ standing }) => standing === 'on').length, shots: shots.length }
   }
   return { helped: of(true), alone: of(false) }
-}
-
-/** Sessions in which a first good shot is looked for. */
-const LATE_SESSIONS = 5
-
-/**
- * Which shot of a session is usually the first in which every judged reading was on, in the last five sessions: the median,
- * where more than half of them had one; null where they hadn't, or there were fewer than two.
- * @param runs oldest first
- */
-export function firstGoodOf(runs: Readonly<Record<Skill, readonly SkillEntry[]>>): number | null {
-  const shots = new Map<string, { atMs: number; isGood: boolean }>()
-  for (const kind of READING_KINDS as readonly ReadingKind[])
-    for (const { shotId, pulledAt, standing } of runs[kind]) {
-      const isGood = standing === 'on' && shots.get(shotId)?.isGood !== false
-      shots.set(shotId, { atMs: Date.parse(pulledAt), isGood })
-    }
-  const sessions = sessionsOf([...shots.values()].sort((a, b) => a.atMs - b.atMs)).slice(-LATE_SESSIONS)
-  const firsts = sessions.map((session) => session.findIndex(({ isGood }) => isGood))
-  const found = firsts.filter((at) => at >= 0).map((at) => at + 1)
-  return sessions.length < 2 || found.length * 2 <= sessions.length ? null : Math.round(median(found))
-}
-
-function sessionsOf<S extends { atMs: number }>(shots: readonly S[]): S[][] {
-  const sessions: S[][] = []
-  for (const shot of shots) {
-    const last = sessions.at(-1)
-    const before = last?.at(-1)
-    if (last === undefined || before === undefined || shot.atMs - before.atMs >= SESSION_MS)
-      sessions.push([shot])
-    else last.push(shot)
-  }
-  return sessions
 }

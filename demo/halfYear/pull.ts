@@ -41,7 +41,12 @@ export function pull(turn: Turn, setting: number, daysAgo: number, trainer: Trai
     },
     cup: { by: 'net' as const, netG: cupG },
     look: { stream: tilt === 'clear' ? 'one-sided' : 'even', puck: tilt === 'clear' ? 'thin-side' : 'even' },
-    noted: { ...noNotes(), isHelped: isHelped(before), ...stepsSeen(worse, chance) },
+    noted: {
+      ...noNotes(),
+      selfRating: ratedOwn(tilt, chance),
+      isHelped: isHelped(before),
+      ...stepsSeen(worse, chance),
+    },
   } satisfies ShotFacts
   return { facts, truth: { ...cup, tilt } }
 }
@@ -102,6 +107,13 @@ export function seriesOf({ facts: { clock, cup } }: Pull): { weight: string; pre
     return { timeS, weightG: cup.netG * share ** 1.15 }
   })
   return { weight: packSeries(samples), pressure: null }
+}
+
+/** Every other shot they say how good they think it was. */
+function ratedOwn(tilt: Tilt, chance: Seeded): number | null {
+  return chance.chance(0.5)
+    ? Math.min(10, Math.max(0, Math.round(chance.normal(tilt === 'level' ? 7 : 5, 1))))
+    : null
 }
 
 /** The tool helped at first, then every other time, then no more. */

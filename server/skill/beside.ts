@@ -7,6 +7,8 @@ import { slipsOf } from '../tasting/queries.ts'
 const BALANCED_WITHIN = 2
 /** Of fewer cups tasted by both nothing is said. */
 const LEAST_CUPS = 5
+/** As many as say how it goes of late. */
+const SHOWN_RATINGS = 12
 /** What one shot takes at the group, with cleaning and talk. */
 const SHOT_MIN = 4
 
@@ -26,6 +28,10 @@ export async function besideOf(
     agreement: [...byTrainer]
       .filter(([, cups]) => cups.length >= LEAST_CUPS)
       .map(([trainerId, cups]) => agreementOf(trainerId, cups)),
+    ownRatings: summaries
+      .flatMap(({ current }) => current.facts.noted?.selfRating ?? [])
+      .slice(0, SHOWN_RATINGS)
+      .toReversed(),
     spent: {
       shots: summaries.length,
       grams: summaries.reduce((sum, { current }) => sum + (weighedDoseG(current.facts) ?? 0), 0),

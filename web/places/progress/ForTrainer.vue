@@ -75,8 +75,10 @@ function dialInWords(): string[] {
 const rest = computed(() => {
   const first = props.family.forTrainer?.firstGood ?? null
   const spent = props.beside?.spent ?? null
+  const ratings = (props.beside?.ownRatings ?? []).map((each) => format.plain(each)).join(', ')
   return [
     first === null ? t('skill.firstGood.none') : t('skill.firstGood.is', { n: first }),
+    ...(ratings === '' ? [] : [t('skill.ownRatings', { ratings })]),
     ...dialInWords(),
     ...(spent === null
       ? []

@@ -13,13 +13,22 @@ export function useOwnSentences() {
   const sayingWords = useSaying()
 
   return function ownSentences(family: FamilySkill | BriefSkill, nowMs: number): string[] {
-    const { lastAt, wentRight } = family
+    const { lastAt, wentRight, lastSession } = family
     const saying = skillSaying(family, nowMs)
     const date = lastAt === null ? '' : format.dateOf(lastAt, academy.timeZone)
     return [
+      ...(lastSession === null
+        ? []
+        : [
+            t(
+              'skill.own.session',
+              { date, good: lastSession.good, count: lastSession.shots },
+              lastSession.shots,
+            ),
+          ]),
       ...(wentRight === null
         ? []
-        : [t('skill.own.right', { date, skill: t(`skill.of.${wentRight}`).toLowerCase() })]),
+        : [t('skill.own.right', { skill: t(`skill.of.${wentRight}`).toLowerCase() })]),
       saying.kind === 'ready' ||
       saying.kind === 'due' ||
       saying.kind === 'idle' ||

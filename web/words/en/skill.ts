@@ -113,6 +113,7 @@ export const skillWords = {
     is: 'Usually shot {n} of a session is the first that is right in everything.',
     none: 'In most sessions of late no shot was right in everything.',
   },
+  ownRatings: 'Rated their own shots, the newest last: {ratings} of 10.',
   dialIn: {
     few: 'Never dialled in. | Dialled in once, and found it. | Dialled in {count} times, and found it each time; from five on it is held against the adviser.',
     compared:
@@ -155,7 +156,9 @@ export const skillWords = {
   },
   own: {
     all: 'All your skills and shots',
-    right: 'On {date} your {skill} was right each time.',
+    session:
+      'On {date} you pulled none. | On {date} you pulled 1 shot; right in everything: {good}. | On {date} you pulled {count} shots; right in everything: {good}.',
+    right: 'Your {skill} was right each time.',
     ready: 'You are ready to be assessed: ask your trainer.',
     due: 'It is time that somebody looks at it again: ask your trainer.',
     idle: 'It has been a while: pull a few without thinking of the numbers first.',
