@@ -163,6 +163,7 @@ test('two servers share the work; who changes while in hand stays behind', async
     brief: [],
     beside: {
       agreement: [],
+      ownRatings: [],
       spent: { shots: 0, grams: 0, minutes: 0 },
       dialIn: { dialIns: 0, compared: null },
     },
@@ -185,6 +186,7 @@ test('figures of other rules are told no more, and everybody is worked out anew'
     brief: [],
     beside: {
       agreement: [],
+      ownRatings: [],
       spent: { shots: 0, grams: 0, minutes: 0 },
       dialIn: { dialIns: 0, compared: null },
     },
