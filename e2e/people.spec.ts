@@ -202,8 +202,12 @@ test.describe('as a trainee', () => {
     page,
   }) => {
     await page.goto('/')
-    await expect(page.getByRole('radio', { name: 'Mirren Kestle' })).toBeVisible()
-    await expect(page.getByRole('radio', { name: 'Teo Varga-Lind' })).toHaveCount(0)
+    // Whoever learns pulls their own: there is nobody to choose.
+    await expect(page.getByRole('radio', { name: 'House double' })).toBeVisible()
+    for (const name of ['Mirren Kestle', 'Teo Varga-Lind'])
+      await expect(page.getByRole('radio', { name })).toHaveCount(0)
+    await page.getByRole('radio', { name: 'House double' }).check()
+    await expect(page.getByRole('button', { name: 'Mirren Kestle to the bar' })).toBeEnabled()
     await page.goto('/progress')
     await expect(page.locator('ol > li')).toHaveCount(5)
     await page

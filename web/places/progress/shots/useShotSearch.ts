@@ -1,6 +1,6 @@
 import { shotListQuery } from '@calm-apron/contract'
 import { watchDebounced } from '@vueuse/core'
-import { computed, reactive, watch } from 'vue'
+import { computed, onScopeDispose, reactive, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { ShotsWanted } from '../../../data/device/keptShots.ts'
 
@@ -50,18 +50,34 @@ export function useShotSearch() {
     const { limit: _limit, cursor: _cursor, ...conditions } = read.data
     return conditions
   })
-  watch(wanted, (is) => Object.assign(search, NO_SEARCH, fieldsOf(is)), { immediate: true })
+  /** What was last written into the address from here: it says nothing that the fields don't, who may be further by now. */
+  let written = ''
+  watch(
+    wanted,
+    (is) => {
+      if (textOf(route.query) !== written) Object.assign(search, NO_SEARCH, fieldsOf(is))
+    },
+    { immediate: true },
+  )
+  /** Whoever has left is not followed to where they are by what they typed last. */
+  let isHere = true
+  onScopeDispose(() => (isHere = false))
   watchDebounced(
     () => ({ ...search }),
     (fields) => {
       const query = queryOf(fields)
-      if (JSON.stringify(query) !== JSON.stringify(route.query)) void router.replace({ query })
+      if (!isHere || textOf(query) === textOf(route.query)) return
+      written = textOf(query)
+      void router.replace({ query })
     },
     { debounce: TYPING_MS },
   )
   const isSearched = computed(() => Object.keys(wanted.value).length > 0)
   return { search, wanted, isSearched, clear: () => Object.assign(search, NO_SEARCH) }
 }
+
+/** In whatever order it stands there. */
+const textOf = (query: object) => JSON.stringify(Object.entries(query).sort(([a], [b]) => a.localeCompare(b)))
 
 function fieldsOf({ reading, standing, ...rest }: ShotsWanted): Partial<ShotSearch> {
   const given = Object.fromEntries(Object.entries(rest).filter(([name]) => name in NO_SEARCH))
