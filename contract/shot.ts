@@ -249,6 +249,8 @@ export type ShotListQuery = z.infer<typeof shotListQuery>
 export const shotList = z.strictObject({
   shots: z.array(shotSummary),
   recipes: z.array(recipeRevision),
+  /** Of a list by readings or causes: whether some shots are still being worked out, so that there may be more. */
+  isBehind: z.boolean().default(false),
   nextCursor: z.string().nullable(),
 })
 export type ShotList = z.infer<typeof shotList>

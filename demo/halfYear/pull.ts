@@ -43,7 +43,7 @@ export function pull(turn: Turn, setting: number, daysAgo: number, trainer: Trai
     look: { stream: tilt === 'clear' ? 'one-sided' : 'even', puck: tilt === 'clear' ? 'thin-side' : 'even' },
     noted: {
       ...noNotes(),
-      selfRating: ratedOwn(tilt, chance),
+      selfRating: ratedOwn(tilt, before),
       isHelped: isHelped(before),
       ...stepsSeen(worse, chance),
     },
@@ -110,10 +110,9 @@ export function seriesOf({ facts: { clock, cup } }: Pull): { weight: string; pre
 }
 
 /** Every other shot they say how good they think it was. */
-function ratedOwn(tilt: Tilt, chance: Seeded): number | null {
-  return chance.chance(0.5)
-    ? Math.min(10, Math.max(0, Math.round(chance.normal(tilt === 'level' ? 7 : 5, 1))))
-    : null
+function ratedOwn(tilt: Tilt, before: number): number | null {
+  if (before % 2 === 1) return null
+  return tilt === 'level' ? 6 + (before % 3) : 5
 }
 
 /** The tool helped at first, then every other time, then no more. */

@@ -40,7 +40,13 @@ test('by how a reading stood, once it was worked out, and otherwise once it was 
   const mine = { personId: trainee.personId }
   const [right, off] = [await pull(), await pull({}, heavy)]
   expect(await found({ ...mine, reading: 'dose', standing: 'off' })).toEqual([])
+  const isBehind = async () => {
+    const { body } = await server.of(trainer).get('/api/v1/shots').query({ reading: 'dose', standing: 'off' })
+    return (body as ShotList).isBehind
+  }
+  expect(await isBehind()).toBe(true)
   await workOutSaid(server.house)
+  expect(await isBehind()).toBe(false)
   expect(await found({ ...mine, reading: 'dose', standing: 'off' })).toEqual([off])
   expect(await found({ ...mine, reading: 'dose', standing: 'on' })).toEqual([right])
   const correction = { basedOnNo: 1, judgedBy: trainer.personId, reason: 'misread', correctedAt: at }

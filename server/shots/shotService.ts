@@ -8,6 +8,7 @@ import {
   reachOf,
   teaches,
 } from '@calm-apron/contract'
+import { RULES_VERSION } from '@calm-apron/core'
 import { keepText, leaveTrace } from '../audit/trace.ts'
 import { brokenForeignKey } from '../database/errors.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
@@ -38,6 +39,7 @@ import {
   listShots,
 } from './queries.ts'
 import { toSummary } from './shotRow.ts'
+import { isSomethingBehind } from './said/queries.ts'
 import { isWithheld } from './withheld.ts'
 
 /**
@@ -248,6 +250,7 @@ export async function listShotPage({ actor, transaction }: Errand, asked: ShotLi
   const isForAll = reachOf(actor.part, 'see-shots') === 'all'
   const query = isForAll ? asked : { ...asked, personId: actor.personId }
   const after = query.cursor === undefined ? null : readCursor(query.cursor)
+  const isBySaid = query.reading !== undefined || query.cause !== undefined
   const rows = await listShots(transaction, actor.academyId, query, after, !teaches(actor.part))
   const shots = rows.slice(0, query.limit)
   const last = shots.at(-1)
@@ -257,6 +260,7 @@ export async function listShotPage({ actor, transaction }: Errand, asked: ShotLi
       transaction,
       shots.map((shot) => shot.recipeRevisionId),
     ),
+    isBehind: isBySaid && (await isSomethingBehind(transaction, RULES_VERSION)),
     nextCursor:
       rows.length > query.limit && last !== undefined
         ? writeCursor({ at: last.pulledAt, id: last.shotId })

@@ -1,5 +1,5 @@
 import type { ShotSummary } from '@calm-apron/contract'
-import { asc, lt, sql } from 'drizzle-orm'
+import { desc, lt, sql } from 'drizzle-orm'
 import type { AcademyTransaction, Database } from '../../database/pool.ts'
 import { shotSaid } from '../../database/schema/index.ts'
 import { listShots } from '../queries.ts'
@@ -13,7 +13,7 @@ export async function academiesBehind(database: Database, rulesVersion: number):
   return rows.map(({ academy_id }) => academy_id)
 }
 
-/** Takes the oldest that are behind, until the transaction ends; none where none is, or others have them in hand. */
+/** Takes the newest that are behind, which are looked for first, until the transaction ends; none where none is, or others have them in hand. */
 export async function claimBehind(
   transaction: AcademyTransaction,
   rulesVersion: number,
@@ -23,7 +23,7 @@ export async function claimBehind(
     .select({ shotId: shotSaid.shotId })
     .from(shotSaid)
     .where(lt(shotSaid.rulesVersion, rulesVersion))
-    .orderBy(asc(shotSaid.rulesVersion), asc(shotSaid.pulledAt))
+    .orderBy(desc(shotSaid.pulledAt))
     .limit(limit)
     .for('update', { skipLocked: true })
   return rows.map(({ shotId }) => shotId)
@@ -71,6 +71,19 @@ export async function withShotsBefore(
     where b.shot_id = any (${sql.param(shotIds)})`)
   const ids = [...new Set(rows.map(({ shot_id }) => shot_id))]
   return listShots(transaction, academyId, { shotIds: ids, limit: AROUND_SHOTS }, null, false)
+}
+
+/** Whether there are shots of which it is not known yet what they are said to be. */
+export async function isSomethingBehind(
+  transaction: AcademyTransaction,
+  rulesVersion: number,
+): Promise<boolean> {
+  const rows = await transaction
+    .select({ shotId: shotSaid.shotId })
+    .from(shotSaid)
+    .where(lt(shotSaid.rulesVersion, rulesVersion))
+    .limit(1)
+  return rows.length > 0
 }
 
 /** What a shot is said to be; null for what is not judged or named. */

@@ -181,6 +181,8 @@ export interface ToldShot {
 export interface ToldShots {
   shots: ToldShot[]
   hasMore: boolean
+  /** Whether some are still being worked out, so that there may be more. */
+  isBehind: boolean
 }
 
 /** @param pages how many pages to ask for, one after the other */
@@ -196,6 +198,7 @@ export function shotsAsked(wanted: ShotsWanted, limit = DEFAULT_PAGE_SIZE, pages
       return {
         shots: told.pages.flatMap(({ shots, recipes }) => withRecipes(shots, recipes)),
         hasMore: told.hasMore,
+        isBehind: told.pages.some(({ isBehind }) => isBehind),
       }
     },
     ...(isToldHere(wanted) && { kept: keptList(wanted, limit) }),
@@ -217,7 +220,10 @@ function keptList(wanted: ShotsWanted, limit: number): KeptAs<ToldShots> {
       const kept = await keptShotsOf(viewerId, wanted, limit)
       if (kept.length === 0) return null
       const shots = kept.map(({ detail: { recipe, revisions: _revisions, ...shot } }) => ({ shot, recipe }))
-      return { value: { shots, hasMore: false }, askedAtMs: Math.min(...kept.map((each) => each.askedAtMs)) }
+      return {
+        value: { shots, hasMore: false, isBehind: false },
+        askedAtMs: Math.min(...kept.map((each) => each.askedAtMs)),
+      }
     },
     async keep(viewerId, { value, askedAtMs }) {
       const details = value.shots.map(({ shot, recipe }) => asDetail(shot, recipe))

@@ -80,6 +80,8 @@ export interface ShotList {
   /** Whether it is as the server says, and not as this device last heard. */
   isReached: ComputedRef<boolean>
   hasMore: ComputedRef<boolean>
+  /** Whether some are still being worked out, so that there may be more. */
+  isBehind: ComputedRef<boolean>
   loadMore: () => Promise<void>
   load: () => Promise<void>
 }
@@ -133,6 +135,7 @@ export function useShotList(wanted: () => ShotsWanted | null, limit = DEFAULT_PA
     isKnown: computed(() => answer.state.value !== 'looking'),
     isReached: computed(() => answer.state.value === 'here'),
     hasMore: computed(() => answer.value.value?.hasMore ?? false),
+    isBehind: computed(() => answer.value.value?.isBehind ?? false),
     loadMore,
     load: answer.load,
   }

@@ -11,6 +11,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useAcademy } from '../../data/academy/academy.ts'
+import { useDoor } from '../../data/door/door.ts'
 import { useAwaiting } from '../../data/academy/useAwaiting.ts'
 import type { ListedShot } from '../../data/queries/useShots.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
@@ -29,6 +30,7 @@ const props = defineProps<{
 }>()
 const { t } = useI18n()
 const academy = useAcademy()
+const door = useDoor()
 const awaiting = useAwaiting()
 const format = useFormat()
 const settingWords = useSettingWords()
@@ -56,7 +58,9 @@ function headingsOf(personId: string): string {
 const people = computed(() => {
   const seated = props.state.setup.seats.map(({ personId }) => personId)
   const pulled = turns.value.map(({ shot }) => shot.personId)
+  // Of others' shots whoever learns knows nothing: they are not told that there were none.
   return [...new Set([...seated, ...pulled])]
+    .filter((personId) => door.may('see-shots', personId === door.personId))
     .map((personId) => ({
       personId,
       name: academy.personName(personId),

@@ -32,6 +32,7 @@ export const progressWords = {
     from: 'From',
     until: 'Until',
     clear: 'Show all shots again',
+    behind: 'Some shots are still being worked out: look again in a moment, there may be more.',
     none: 'No shots yet. The first one pulled will stand here.',
     nothing: 'No shot is like that. Take a condition away to see more.',
     offline: 'Looking for shots needs the server, and it is not answering just now.',

@@ -18,7 +18,7 @@ import { useShotSearch } from './useShotSearch.ts'
 const { t } = useI18n()
 const door = useDoor()
 const { search, wanted, isSearched, clear } = useShotSearch()
-const { shots, hasMore, isKnown, isReached, loadMore } = useShotList(() => wanted.value)
+const { shots, hasMore, isBehind, isKnown, isReached, loadMore } = useShotList(() => wanted.value)
 const isLoadingMore = ref(false)
 async function earlier(): Promise<void> {
   isLoadingMore.value = true
@@ -71,6 +71,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     <p v-if="isKnown && !isReached && shots.length > 0" class="soft" role="status">
       {{ t('progress.offline') }}
     </p>
+    <p v-if="isBehind" class="soft" role="status">{{ t('shots.behind') }}</p>
     <EmptyPlace v-if="!isKnown" :says="t('app.loading')" />
     <EmptyPlace v-else-if="shots.length === 0 && !isReached" :says="t('shots.offline')" />
     <EmptyPlace v-else-if="shots.length === 0" :says="t(isSearched ? 'shots.nothing' : 'shots.none')" />
