@@ -99,17 +99,6 @@ test('the team by what is most pressing, each person’s skills, a training for 
     await expect(phone.getByRole('heading', { name: /^To talk over/ })).toHaveCount(0)
   })
 
-  await test.step('without a line the team is there as it was last told, and says of when', async () => {
-    await page.goto('/progress')
-    await expect(row('Mirren Kestle')).toContainText('Practise dose next.')
-    await page.context().setOffline(true)
-    await page.getByRole('link', { name: 'Today' }).click()
-    await page.getByRole('link', { name: 'Progress' }).click()
-    await expect(row('Mirren Kestle')).toContainText('Practise dose next.')
-    await expect(page.getByText(/^As of .*: what this device heard last\.$/)).toBeVisible()
-    await page.context().setOffline(false)
-  })
-
   await test.step('the team in another order, and of those alone who pulled of late', async () => {
     await page.goto('/progress')
     await page.getByLabel('In which order').selectOption('by name')
