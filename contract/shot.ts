@@ -203,9 +203,11 @@ export function isBeforeInSession(one: ShotSummary, other: ShotSummary): boolean
   return (
     one.recipeRevisionId === other.recipeRevisionId &&
     one.grinderId === other.grinderId &&
-    isRunBefore(recordedOf(one), recordedOf(other))
+    isRunBefore(atSetting(one), atSetting(other))
   )
 }
+
+const atSetting = ({ pulledAt, current: { facts } }: ShotSummary) => ({ pulledAt, facts })
 
 /** A shot with the recipe it was judged by and every revision, newest first. */
 export const shotDetail = z.strictObject({

@@ -2,6 +2,7 @@ import { type AcademyFile, SHOT_BY_ITSELF } from '@calm-apron/contract'
 import { type ShotFacts, unknownFacts } from '@calm-apron/core'
 import { ACADEMY, PEOPLE } from './academy.ts'
 import { demoId } from './ids.ts'
+import { tenths } from './tenths.ts'
 
 type DemoShot = AcademyFile['shots'][number]
 
@@ -188,10 +189,6 @@ function factsOf(line: Line): ShotFacts {
     look: { stream: 'even', puck: 'even' },
     ...line.also,
   }
-}
-
-function tenths(grams: number): number {
-  return Math.round(grams * 10) / 10
 }
 
 function pick<T>(list: readonly T[], index: number): T {

@@ -141,8 +141,11 @@ function isSeenApart(
   return now.by === 'count' && then.of === now.of && then.count !== now.count
 }
 
+/** What tells when a shot was pulled, and where the grinder stood. */
+type AtSetting = Pick<RecordedShot, 'pulledAt'> & { facts: Pick<ShotFacts, 'grindSetting'> }
+
 /** Whether a shot came before another in one session, at the same setting. */
-export function isRunBefore(one: RecordedShot, other: RecordedShot): boolean {
+export function isRunBefore(one: AtSetting, other: AtSetting): boolean {
   const apartMs = Date.parse(other.pulledAt) - Date.parse(one.pulledAt)
   return apartMs > 0 && apartMs < SESSION_MS && one.facts.grindSetting === other.facts.grindSetting
 }

@@ -1,4 +1,4 @@
-import { SESSION_MS } from '../reading/recorded.ts'
+import { inSessions } from '../reading/sessions.ts'
 import { median } from '../statistics/robust.ts'
 import { READING_KINDS, type Skill, type SkillEntry } from './types.ts'
 
@@ -6,7 +6,7 @@ type Runs = Readonly<Record<Skill, readonly SkillEntry[]>>
 
 /** A shot as a whole: good when it was on in every reading that was judged. */
 interface WholeShot {
-  atMs: number
+  pulledAt: string
   isGood: boolean
 }
 
@@ -36,15 +36,7 @@ function sessionsOf(runs: Runs): WholeShot[][] {
   for (const kind of READING_KINDS)
     for (const { shotId, pulledAt, standing } of runs[kind]) {
       const isGood = standing === 'on' && shots.get(shotId)?.isGood !== false
-      shots.set(shotId, { atMs: Date.parse(pulledAt), isGood })
+      shots.set(shotId, { pulledAt, isGood })
     }
-  const sessions: WholeShot[][] = []
-  for (const shot of [...shots.values()].sort((a, b) => a.atMs - b.atMs)) {
-    const last = sessions.at(-1)
-    const before = last?.at(-1)
-    if (last === undefined || before === undefined || shot.atMs - before.atMs >= SESSION_MS)
-      sessions.push([shot])
-    else last.push(shot)
-  }
-  return sessions
+  return inSessions([...shots.values()].sort((a, b) => Date.parse(a.pulledAt) - Date.parse(b.pulledAt)))
 }

@@ -3,6 +3,7 @@ import type { ShotFacts, TrainingHappening } from '@calm-apron/core'
 import { type Seeded, seeded } from '@calm-apron/core/bench'
 import { PEOPLE } from '../academy.ts'
 import { demoId } from '../ids.ts'
+import { tenths } from '../tenths.ts'
 import { bagsOf, bagOfShot } from './bags.ts'
 import { RECIPE, rightSetting } from './bar.ts'
 import { type Pull, dialInPull, pull, seriesOf, tastedBy } from './pull.ts'
@@ -132,7 +133,7 @@ class HalfYearBook {
         basketId: null,
         innerBurrAt: null,
         shots,
-        grams: Math.round(10 * shots * (RECIPE.doseG + 4)) / 10,
+        grams: tenths(shots * (RECIPE.doseG + 4)),
         money: null,
       },
     })

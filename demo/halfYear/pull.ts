@@ -3,6 +3,7 @@ import type { Seeded } from '@calm-apron/core/bench'
 import { RECIPE, type MadeShot, madeAt } from './bar.ts'
 import type { Trainer } from './hands.ts'
 import { type Turn, UNTIL_DAYS_AGO } from './trainings.ts'
+import { tenths } from '../tenths.ts'
 
 /** A shot as it was pulled: what was written down of it, and how the cup truly was. */
 export interface Pull {
@@ -128,8 +129,4 @@ function stepsSeen(worse: number, chance: Seeded) {
   return isLeftOut
     ? { stepsDone: [...done], stepsPrompted: ['wipe-rim' as const] }
     : { stepsDone: [...done, 'wipe-rim' as const] }
-}
-
-function tenths(value: number): number {
-  return Math.round(value * 10) / 10
 }

@@ -2,7 +2,7 @@ import { type AcademyFile, academyFile } from '@calm-apron/contract'
 import { demoOfHalfYear } from '@calm-apron/demo'
 import { inAcademy } from '../database/inAcademy.ts'
 import { findShot } from '../shots/queries.ts'
-import { readTastingOf } from '../testing/readBack.ts'
+import { listCalls, listRulings, listSlips } from '../tasting/queries.ts'
 import { type TestServer, newId, serveTest } from '../testing/serve.ts'
 import { eventsOf } from '../training/queries.ts'
 import { importAcademy } from './importAcademy.ts'
@@ -51,17 +51,15 @@ test('what a file holds of a shot is read back: its curve, its note, what it was
 test('what was said of a shot, noted and ruled, and what happened in a training', async () => {
   const [ruling] = file.rulings
   const shotId = ruling?.shotId ?? ''
-  const said = await within((transaction) => readTastingOf(transaction, shotId))
+  const rulings = await within((transaction) => listRulings(transaction, shotId))
+  const calls = await within((transaction) => listCalls(transaction, shotId))
+  const noted = await within((transaction) => listSlips(transaction, shotId))
   const { shotId: _of, rulingId, ...rest } = ruling ?? {}
-  expect(said.rulings).toMatchObject([{ rulingId, ...rest }])
+  expect(rulings).toMatchObject([{ rulingId, ...rest }])
   const call = file.calls.find((each) => each.shotId === shotId)
-  expect(said.calls).toMatchObject([
-    { callId: call?.callId, personId: call?.calledBy, verdict: call?.verdict },
-  ])
+  expect(calls).toMatchObject([{ callId: call?.callId, personId: call?.calledBy, verdict: call?.verdict }])
   const slips = file.slips.filter((each) => each.shotId === shotId)
-  expect(said.slips.map(({ side, taste }) => [side, taste])).toEqual(
-    slips.map(({ side, taste }) => [side, taste]),
-  )
+  expect(noted.map(({ side, taste }) => [side, taste])).toEqual(slips.map(({ side, taste }) => [side, taste]))
   const [training] = file.trainings
   const events = await within((transaction) => eventsOf(transaction, training?.trainingId ?? ''))
   expect(events.map(({ eventId, happening }) => [eventId, happening])).toEqual(

@@ -22,7 +22,7 @@ const MAY_CHANGE: Record<string, readonly string[]> = {
   // How it is called now; how before stands in `repurposing`.
   shot: ['purpose', 'fault_shown'],
   // Worked out of facts, and anew whenever they change.
-  shot_said: ['pulled_at', 'rules_version', 'dose', 'tamp', 'yield', 'time', 'taste', 'cause'],
+  shot_said: ['rules_version', 'dose', 'tamp', 'yield', 'time', 'taste', 'cause'],
   skill: [
     'changes',
     'changed_at',

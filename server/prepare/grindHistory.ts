@@ -12,7 +12,7 @@ import { notThere } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { coffeesOfBags } from './coffeesOfBags.ts'
 import { newestOnGrinder } from '../shots/grinderQueries.ts'
-import { findRecipeRevisions, listShots } from '../shots/queries.ts'
+import { findRecipeRevisions, listShots, recipesOf } from '../shots/queries.ts'
 import { findPrepared } from './queries.ts'
 
 /** So many of each coffee’s dial-ins and of its other shots: ten trainees’ shots don’t push last week’s dial-in out. */
@@ -41,14 +41,10 @@ export async function grindHistory(
     isOpenOnly: !teaches(actor.part),
   })
   const shots = await listShots(transaction, actor.academyId, { shotIds, limit: MOST_SHOTS }, null, false)
-  const recipes = await findRecipeRevisions(
-    transaction,
-    shots.map((each) => each.recipeRevisionId),
-  )
-  const targetsOf = new Map(recipes.map((each) => [each.recipeRevisionId, each.targets]))
+  const recipes = await recipesOf(transaction, shots)
   const coffeeOf = await coffeesOfBags(errand, shots)
   return shots.toReversed().flatMap((shot): GrindSeenOn[] => {
-    const [its, coffee] = [targetsOf.get(shot.recipeRevisionId), coffeeOf.get(shot.bagId ?? '')]
+    const [its, coffee] = [recipes.get(shot.recipeRevisionId)?.targets, coffeeOf.get(shot.bagId ?? '')]
     return its === undefined || coffee === undefined ? [] : seenOn(shot, its, asked.targets, coffee)
   })
 }

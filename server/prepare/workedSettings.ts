@@ -17,7 +17,7 @@ import {
 } from '@calm-apron/core'
 import { notThere } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
-import { findRecipeRevisions, listShots } from '../shots/queries.ts'
+import { listShots, recipesOf } from '../shots/queries.ts'
 import { coffeesOfBags } from './coffeesOfBags.ts'
 import { findPrepared } from './queries.ts'
 
@@ -69,11 +69,7 @@ async function shotsOfGrinder({ actor, transaction }: Errand, grinderId: string)
   const query = { grinderId, limit: NEWEST_SHOTS }
   const listed = await listShots(transaction, actor.academyId, query, null, !teaches(actor.part))
   const shots = listed.slice(0, NEWEST_SHOTS)
-  const recipes = await findRecipeRevisions(
-    transaction,
-    shots.map(({ recipeRevisionId }) => recipeRevisionId),
-  )
-  const recipeOf = new Map(recipes.map((each) => [each.recipeRevisionId, each]))
+  const recipeOf = await recipesOf(transaction, shots)
   const pulled = shots.filter(({ isSimulated }) => !isSimulated)
   return { pulled, shots: pulled.filter((shot) => didWork(shot, recipeOf.get(shot.recipeRevisionId))) }
 }

@@ -267,6 +267,18 @@ export async function findRecipeRevisions(
   return (await recipesById(transaction, { ids: [...new Set(ids)] })).map(toRecipeRevision)
 }
 
+/** The recipe that each of these shots was judged by, by the id of its revision. */
+export async function recipesOf(
+  transaction: AcademyTransaction,
+  shots: readonly Pick<ShotSummary, 'recipeRevisionId'>[],
+): Promise<Map<string, RecipeRevision>> {
+  const found = await findRecipeRevisions(
+    transaction,
+    shots.map(({ recipeRevisionId }) => recipeRevisionId),
+  )
+  return new Map(found.map((recipe) => [recipe.recipeRevisionId, recipe]))
+}
+
 const recipesById = keptQuery((builder) =>
   builder
     .select()

@@ -15,13 +15,8 @@ beforeAll(async () => {
 })
 afterAll(() => server.stop())
 
-async function pull(part: Partial<ShotInput> = {}, facts: Partial<ShotInput['facts']> = {}): Promise<string> {
-  const shotId = newId()
-  const shot = shotOf(facts)
-  const body = { ...shot, personId: trainee.personId, judgedBy: trainer.personId, ...part }
-  await server.of(trainer).put(`/api/v1/shots/${shotId}`).send(body).expect(201)
-  return shotId
-}
+const pull = (part: Partial<ShotInput> = {}, by = trainee, facts = shotOf().facts): Promise<string> =>
+  world.makeShot(by, trainer, { facts, ...part })
 
 /** Which shots somebody finds, newest first. */
 async function found(query: object, asker = trainer): Promise<string[]> {
@@ -34,11 +29,11 @@ async function found(query: object, asker = trainer): Promise<string[]> {
 }
 
 const at = '2026-11-23T10:30:00.000Z'
-const heavy = { dose: { by: 'net' as const, netG: 21 } }
+const heavy = shotOf({ dose: { by: 'net', netG: 21 } }).facts
 
 test('by how a reading stood, once it was worked out, and otherwise once it was corrected', async () => {
   const mine = { personId: trainee.personId }
-  const [right, off] = [await pull(), await pull({}, heavy)]
+  const [right, off] = [await pull(), await pull({}, trainee, heavy)]
   expect(await found({ ...mine, reading: 'dose', standing: 'off' })).toEqual([])
   const isBehind = async () => {
     const { body } = await server.of(trainer).get('/api/v1/shots').query({ reading: 'dose', standing: 'off' })
@@ -62,7 +57,7 @@ test('by how a reading stood, once it was worked out, and otherwise once it was 
 test('by the cause that is named, and by the one that a trainer rules', async () => {
   const someone = await world.make('trainee')
   const mine = { personId: someone.personId }
-  const shotId = await pull(mine, heavy)
+  const shotId = await pull({}, someone, heavy)
   await workOutSaid(server.house)
   expect(await found({ ...mine, cause: 'dose-high' })).toEqual([shotId])
   const ruling = { ruledBy: trainer.personId, verdict: 'under', cause: 'cold', move: 'hold', ruledAt: at }
@@ -80,8 +75,8 @@ test('by the cause that is named, and by the one that a trainer rules', async ()
 test('by recipe, grinder, coffee, bag, purpose and day where the academy is; several conditions at once', async () => {
   const someone = await world.make('trainee')
   const mine = { personId: someone.personId }
-  const early = await pull({ ...mine, pulledAt: '2026-11-22T00:30:00.000Z' })
-  const late = await pull({ ...mine, purpose: 'sink' })
+  const early = await pull({ pulledAt: '2026-11-22T00:30:00.000Z' }, someone)
+  const late = await pull({ purpose: 'sink' }, someone)
   const [shot] = ((await server.of(trainer).get('/api/v1/shots').query(mine)).body as ShotList).shots
   const recipes = ((await server.of(trainer).get('/api/v1/shots').query(mine)).body as ShotList).recipes
   const recipeId = recipes[0]?.recipeId ?? ''
@@ -100,8 +95,7 @@ test('by recipe, grinder, coffee, bag, purpose and day where the academy is; sev
 
 test('by what was written of it, signs of patterns too; what was erased is found by nobody', async () => {
   const leaver = await world.make('trainee')
-  const mine = { personId: leaver.personId }
-  const noted = await pull({ ...mine, note: 'Spilt 20% over the tray' })
+  const noted = await pull({ note: 'Spilt 20% over the tray' }, leaver)
   expect(await found({ text: '20% OVER' })).toEqual([noted])
   expect(await found({ text: '20_ over' })).toEqual([])
   expect(await found({ text: '20% over' }, leaver)).toEqual([noted])
@@ -118,7 +112,7 @@ test('by what was written of it, signs of patterns too; what was erased is found
 test('what waits for their call is found by nobody who is asked for it, by whatever is known of it', async () => {
   const someone = await world.make('trainee')
   const mine = { personId: someone.personId }
-  const sealed = await pull({ ...mine, isCallAsked: true, note: 'kestrel feather' }, heavy)
+  const sealed = await pull({ isCallAsked: true, note: 'kestrel feather' }, someone, heavy)
   await workOutSaid(server.house)
   const questions = [{ reading: 'dose', standing: 'off' }, { cause: 'dose-high' }, { text: 'feather' }]
   for (const question of questions) {

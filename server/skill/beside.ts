@@ -1,5 +1,12 @@
 import type { AgreementWith, BesideSkill, ShotSummary, Slip } from '@calm-apron/contract'
-import { type DoubleTasting, SESSION_MS, TASTE_AXES, tastingAgreement, weighedDoseG } from '@calm-apron/core'
+import {
+  type DoubleTasting,
+  SESSION_DEFAULTS,
+  TASTE_AXES,
+  inSessions,
+  tastingAgreement,
+  weighedDoseG,
+} from '@calm-apron/core'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { slipsOf } from '../tasting/queries.ts'
 
@@ -9,8 +16,6 @@ const BALANCED_WITHIN = 2
 const LEAST_CUPS = 5
 /** As many as say how it goes of late. */
 const SHOWN_RATINGS = 12
-/** What one shot takes at the group, with cleaning and talk. */
-const SHOT_MIN = 4
 
 /** What of a person lies beside their skill. @param summaries newest first */
 export async function besideOf(
@@ -70,12 +75,10 @@ function agreementOf(trainerId: string, cups: readonly DoubleTasting[]): Agreeme
 }
 
 /** Time at the bar: from the first to the last shot of each session, and what one takes. */
-function minutesOf(summaries: readonly ShotSummary[]): number {
-  const times = summaries.map(({ pulledAt }) => Date.parse(pulledAt)).sort((a, b) => a - b)
-  let minutes = 0
-  for (const [no, atMs] of times.entries()) {
-    const apartMs = atMs - (times[no - 1] ?? -Infinity)
-    minutes += apartMs < SESSION_MS ? apartMs / 60_000 : SHOT_MIN
-  }
-  return Math.round(minutes)
+function minutesOf(newestFirst: readonly ShotSummary[]): number {
+  const minutes = inSessions(newestFirst.toReversed()).map((session) => {
+    const [first, last] = [session[0], session.at(-1)].map((shot) => Date.parse(shot?.pulledAt ?? ''))
+    return ((last ?? 0) - (first ?? 0)) / 60_000 + SESSION_DEFAULTS.minutesPerShot
+  })
+  return Math.round(minutes.reduce((sum, each) => sum + each, 0))
 }

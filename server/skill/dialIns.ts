@@ -3,14 +3,14 @@ import {
   type DialInGrinder,
   type DialInsDone,
   type GrindKnown,
-  SESSION_MS,
   dialInsDone,
+  inSessions,
   readRecorded,
   sessionShot,
 } from '@calm-apron/core'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { findPrepared } from '../prepare/queries.ts'
-import { findRecipeRevisions } from '../shots/queries.ts'
+import { recipesOf } from '../shots/queries.ts'
 import { dialInShots } from './queries.ts'
 
 /** The newest of them: as anybody dials in now, and no longer to work out than the rest of their figures. */
@@ -30,34 +30,17 @@ export async function dialInsOf(
     // What its scale does to the time is learnt from its shots, not known before.
     if (grinder) grinders.set(record.preparedId, { ...grinder.content, lnTimePerUnit: null })
   }
-  const found = await findRecipeRevisions(
-    transaction,
-    shots.map(({ recipeRevisionId }) => recipeRevisionId),
-  )
-  const recipes = new Map(found.map((recipe) => [recipe.recipeRevisionId, recipe]))
-  const known = sessionsOf(shots.toReversed())
+  const recipes = await recipesOf(transaction, shots)
+  const known = inSessions(shots.toReversed(), isSameDialIn)
     .slice(-MOST_DIAL_INS)
     .flatMap((session) => knownOf(session, recipes, grinders) ?? [])
   return dialInsDone(known)
 }
 
-/** @param shots oldest first */
-function sessionsOf(shots: readonly ShotSummary[]): ShotSummary[][] {
-  const sessions: ShotSummary[][] = []
-  for (const shot of shots) {
-    const last = sessions.at(-1)
-    const before = last?.at(-1)
-    const isSame =
-      before !== undefined &&
-      before.grinderId === shot.grinderId &&
-      before.recipeRevisionId === shot.recipeRevisionId &&
-      before.bagId === shot.bagId &&
-      Date.parse(shot.pulledAt) - Date.parse(before.pulledAt) < SESSION_MS
-    if (isSame) last?.push(shot)
-    else sessions.push([shot])
-  }
-  return sessions
-}
+const isSameDialIn = (one: ShotSummary, other: ShotSummary) =>
+  one.grinderId === other.grinderId &&
+  one.recipeRevisionId === other.recipeRevisionId &&
+  one.bagId === other.bagId
 
 function knownOf(
   shots: readonly ShotSummary[],

@@ -37,6 +37,20 @@ async function skillOf(asker = trainer, personId = trainee.personId): Promise<Pe
   return body as PersonSkill
 }
 
+/** Figures of somebody who never pulled. */
+const nothingBy = (rulesVersion: number, workedOutAt: Date) => ({
+  figures: [],
+  brief: [],
+  beside: {
+    agreement: [],
+    ownRatings: [],
+    spent: { shots: 0, grams: 0, minutes: 0 },
+    dialIn: { dialIns: 0, compared: null },
+  },
+  rulesVersion,
+  workedOutAt,
+})
+
 const doseRun = ([first]: readonly FamilySkill[]) => first?.runs.dose ?? []
 
 test('a shot leaves whoever pulled it behind; once it was worked out it is in the figures, as every list reads it', async () => {
@@ -158,18 +172,7 @@ test('two servers share the work; who changes while in hand stays behind', async
   expect(await claim()).toBeNull()
   expect(await academiesBehind(database, SKILL_RULES)).toEqual([])
   await pull()
-  const worked = {
-    figures: [],
-    brief: [],
-    beside: {
-      agreement: [],
-      ownRatings: [],
-      spent: { shots: 0, grams: 0, minutes: 0 },
-      dialIn: { dialIns: 0, compared: null },
-    },
-    rulesVersion: SKILL_RULES,
-    workedOutAt: now,
-  }
+  const worked = nothingBy(SKILL_RULES, now)
   if (claimed === null) throw new Error('Nobody was claimed.')
   await inAcademy(database, HOME, (within) => keepSkill(within, claimed, worked))
   expect((await skillOf()).isBehind).toBe(true)
@@ -181,18 +184,7 @@ test('figures of other rules are told no more, and everybody is worked out anew'
   await pull()
   const { database } = server.house
   const now = new Date()
-  const worked = {
-    figures: [],
-    brief: [],
-    beside: {
-      agreement: [],
-      ownRatings: [],
-      spent: { shots: 0, grams: 0, minutes: 0 },
-      dialIn: { dialIns: 0, compared: null },
-    },
-    rulesVersion: SKILL_RULES - 1,
-    workedOutAt: now,
-  }
+  const worked = nothingBy(SKILL_RULES - 1, now)
   const claimed = await inAcademy(database, HOME, (within) => claimBehind(within, SKILL_RULES, now))
   if (claimed === null) throw new Error('Nobody was claimed.')
   await inAcademy(database, HOME, (within) => keepSkill(within, claimed, worked))

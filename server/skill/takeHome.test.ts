@@ -1,5 +1,5 @@
-import type { PersonSkill, ShotInput } from '@calm-apron/contract'
-import { type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
+import type { PersonSkill } from '@calm-apron/contract'
+import { type TestServer, newId, serveTest } from '../testing/serve.ts'
 import { type Somebody, type World, worldIn } from '../testing/world.ts'
 import { workOutAll } from './workOut.ts'
 
@@ -46,7 +46,7 @@ test('it stands in what is exported of them, with their skill as they see it; er
   const head = await world.make('head')
   const leaver = await world.make('trainee')
   await give('Slower hands.', trainer, leaver.personId).expect(201)
-  await pull({ personId: leaver.personId })
+  await world.makeShot(leaver, trainer)
   await workOutAll(server.house)
   const { body } = await server.of(leaver).get(`/api/v1/people/${leaver.personId}/export`).expect(200)
   expect(body).toMatchObject({
@@ -61,13 +61,6 @@ test('it stands in what is exported of them, with their skill as they see it; er
   const after = await server.of(head).get(`/api/v1/people/${leaver.personId}/skill`).expect(200)
   expect((after.body as PersonSkill).takeHome).toBeNull()
 })
-
-async function pull(part: Partial<ShotInput> = {}): Promise<string> {
-  const shotId = newId()
-  const body = { ...shotOf(), personId: trainee.personId, judgedBy: trainer.personId, ...part }
-  await server.of(trainer).put(`/api/v1/shots/${shotId}`).send(body).expect(201)
-  return shotId
-}
 
 async function taste(shotId: string, side: 'trainee' | 'trainer', sour: number): Promise<void> {
   const filledBy = side === 'trainee' ? trainee : trainer
@@ -88,7 +81,7 @@ async function taste(shotId: string, side: 'trainee' | 'trainer', sour: number):
 
 test('how far their notes agree with each trainer, and what they have had, is told to those who teach alone', async () => {
   for (let cup = 0; cup < 5; cup += 1) {
-    const shotId = await pull({ areNotesAsked: true, isCallAsked: false })
+    const shotId = await world.makeShot(trainee, trainer, { areNotesAsked: true })
     await taste(shotId, 'trainee', 5)
     await taste(shotId, 'trainer', 3)
   }

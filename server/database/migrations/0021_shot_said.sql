@@ -14,7 +14,7 @@ CREATE TABLE "shot_said" (
 );
 --> statement-breakpoint
 ALTER TABLE "shot_said" ADD CONSTRAINT "shot_said_shot" FOREIGN KEY ("academy_id","shot_id") REFERENCES "public"."shot"("academy_id","shot_id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-CREATE INDEX "shot_said_behind" ON "shot_said" USING btree ("academy_id","rules_version","pulled_at");--> statement-breakpoint
+CREATE INDEX "shot_said_behind" ON "shot_said" USING btree ("academy_id","rules_version","pulled_at" DESC NULLS LAST);--> statement-breakpoint
 CREATE INDEX "shot_said_by_cause" ON "shot_said" USING btree ("academy_id","cause","pulled_at","shot_id");--> statement-breakpoint
 CREATE INDEX "ruling_by_reason" ON "ruling" USING btree ("academy_id","reason_text_id");--> statement-breakpoint
 CREATE INDEX "shot_revision_by_note" ON "shot_revision" USING btree ("academy_id","note_text_id") WHERE "shot_revision"."note_text_id" is not null;--> statement-breakpoint

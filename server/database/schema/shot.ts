@@ -318,7 +318,8 @@ export const shotSaid = pgTable(
       columns: [t.academyId, t.shotId],
       foreignColumns: [shot.academyId, shot.shotId],
     }),
-    index('shot_said_behind').on(t.academyId, t.rulesVersion, t.pulledAt),
+    // As the worker takes them up: what changed first, the newest of it first.
+    index('shot_said_behind').on(t.academyId, t.rulesVersion, t.pulledAt.desc()),
     index('shot_said_by_cause').on(t.academyId, t.cause, t.pulledAt, t.shotId),
     check('shot_said_cause', oneOf(t.cause, CAUSES)),
   ],

@@ -1,5 +1,5 @@
 import type { ShotSummary } from '@calm-apron/contract'
-import { desc, lt, sql } from 'drizzle-orm'
+import { asc, lt, sql } from 'drizzle-orm'
 import type { AcademyTransaction, Database } from '../../database/pool.ts'
 import { shotSaid } from '../../database/schema/index.ts'
 import { listShots } from '../queries.ts'
@@ -23,7 +23,8 @@ export async function claimBehind(
     .select({ shotId: shotSaid.shotId })
     .from(shotSaid)
     .where(lt(shotSaid.rulesVersion, rulesVersion))
-    .orderBy(desc(shotSaid.pulledAt))
+    // As its index has them, so that of very many none is looked at but these.
+    .orderBy(asc(shotSaid.rulesVersion), sql`${shotSaid.pulledAt} desc nulls last`)
     .limit(limit)
     .for('update', { skipLocked: true })
   return rows.map(({ shotId }) => shotId)

@@ -4,6 +4,7 @@ import {
   type Cause,
   RULES_VERSION,
   type ReadingKind,
+  type RecordedShot,
   diagnose,
   grindBefore,
   readRecorded,
@@ -12,7 +13,7 @@ import { inAcademy } from '../../database/inAcademy.ts'
 import type { AcademyTransaction } from '../../database/pool.ts'
 import type { House } from '../../house.ts'
 import { lastRulings } from '../../skill/queries.ts'
-import { findRecipeRevisions } from '../queries.ts'
+import { recipesOf } from '../queries.ts'
 import { type Said, academiesBehind, claimBehind, keepSaid, readBeside, withShotsBefore } from './queries.ts'
 
 /** Few at a time: whoever corrects one of them waits until they are done. */
@@ -37,17 +38,15 @@ async function workOutSome(transaction: AcademyTransaction, academyId: string): 
   // Whatever is read beside them is read anew with them.
   const shotIds = [...claimed, ...(await readBeside(transaction, claimed, RULES_VERSION))]
   const around = await withShotsBefore(transaction, academyId, shotIds)
-  const recipes = await findRecipeRevisions(
-    transaction,
-    around.map(({ recipeRevisionId }) => recipeRevisionId),
-  )
-  const byId = new Map(recipes.map((recipe) => [recipe.recipeRevisionId, recipe]))
+  const recipes = await recipesOf(transaction, around)
   const rulings = await lastRulings(transaction, shotIds)
+  const all = around.map((shot): Around => ({ shot, recorded: recordedOf(shot) }))
   const said: Said[] = []
-  for (const shot of around) {
-    const recipe = byId.get(shot.recipeRevisionId)
-    if (recipe === undefined || !shotIds.includes(shot.shotId)) continue
-    said.push(saidOf(shot, recipe, around, rulings.get(shot.shotId)?.cause ?? null))
+  for (const each of all) {
+    const { shotId, recipeRevisionId } = each.shot
+    const recipe = recipes.get(recipeRevisionId)
+    if (recipe === undefined || !shotIds.includes(shotId)) continue
+    said.push(saidOf(each, recipe, all, rulings.get(shotId)?.cause ?? null))
     // Whoever asks meanwhile is answered between two of them.
     await setImmediate()
   }
@@ -55,25 +54,35 @@ async function workOutSome(transaction: AcademyTransaction, academyId: string): 
   return claimed.length
 }
 
+/** A shot, and the same as core reads it: its curve is unpacked once, however many are read beside it. */
+interface Around {
+  shot: ShotSummary
+  recorded: RecordedShot
+}
+
 /** As its page says it: read beside the shots before it. */
 function saidOf(
-  shot: ShotSummary,
+  { shot, recorded }: Around,
   { targets }: RecipeRevision,
-  around: readonly ShotSummary[],
+  around: readonly Around[],
   ruled: Cause | null,
 ): Said {
-  const recorded = recordedOf(shot)
-  const onGrinder = around.filter(({ grinderId }) => grinderId !== null && grinderId === shot.grinderId)
-  const moved = grindBefore(recorded, onGrinder.map(recordedOf))
+  const onGrinder = around.filter(
+    ({ shot: { grinderId } }) => grinderId !== null && grinderId === shot.grinderId,
+  )
+  const moved = grindBefore(
+    recorded,
+    onGrinder.map((each) => each.recorded),
+  )
   const readings = readRecorded(recorded, targets, moved.grindMoved, moved.changed)
   const before = around
-    .filter((other) => other.personId === shot.personId && isBeforeInSession(other, shot))
+    .filter(({ shot: other }) => other.personId === shot.personId && isBeforeInSession(other, shot))
     .toReversed()
   const setting = shot.current.facts.grindSetting
   const { named } = diagnose(
     readings,
     { setting, grinder: null, ranAt: moved.ranAt },
-    before.map((each) => readRecorded(recordedOf(each), targets)),
+    before.map((each) => readRecorded(each.recorded, targets)),
   )
   const [first = null] = named.causes
   const stands = (kind: ReadingKind) => {
