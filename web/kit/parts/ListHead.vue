@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
 import { ref, useId } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { isTyping } from '../isTyping.ts'
+import { useSlashKey } from '../useSlashKey.ts'
 
 /** The head of a list: what it holds, a search that `/` goes to, and whether to show what was put away. */
 defineProps<{ title: string; intro: string; canSearch?: boolean; isOnlySearch?: boolean }>()
@@ -12,11 +11,7 @@ const { t } = useI18n()
 const id = useId()
 const field = ref<HTMLInputElement | null>(null)
 
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (event.key !== '/' || isTyping(event) || field.value === null) return
-  event.preventDefault()
-  field.value.focus()
-})
+useSlashKey(field)
 </script>
 
 <template>

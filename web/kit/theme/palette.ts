@@ -24,6 +24,16 @@ export function useChartColours() {
   return computed<Palette>(() => PALETTES[tone.value])
 }
 
+/** An axis of a chart with its name, as every chart draws them. */
+export function useChartAxis() {
+  const colours = useChartColours()
+  return (text: string) => ({
+    title: { display: true, text, color: colours.value.ink },
+    ticks: { color: colours.value.ink },
+    grid: { color: colours.value.mist },
+  })
+}
+
 /** Keeps the page's CSS variables on the chosen tone. */
 export function applyPalette(): void {
   const tone = useTone()

@@ -44,6 +44,7 @@ export function useFormat() {
   const seconds = (s: number) => `${figure(s, 1)} ${t('unit.s')}`
   const ratio = (value: number) => `1:${figure(value, 1)}`
   const plain = (value: number) => value.toLocaleString(navigator.language, { maximumFractionDigits: 2 })
+  const tenths = (value: number) => plain(Math.round(10 * value) / 10)
   const percent = (share: number) => `${figure(100 * share, 0)}\u00A0%`
   const dateOf = (instant: string | Date, timeZone: string) =>
     new Date(instant).toLocaleDateString(dateLocale, {
@@ -60,6 +61,9 @@ export function useFormat() {
       minute: '2-digit',
       timeZone,
     })
+  /** The day and the time. */
+  const momentOf = (instant: string, timeZone: string) =>
+    `${dateOf(instant, timeZone)}, ${timeOf(instant, timeZone)}`
   /** `YYYY-MM-DD` as a date, in no time zone at all. */
   const calendarDate = (date: string) => dateOf(`${date}T12:00:00Z`, 'UTC')
 
@@ -72,9 +76,11 @@ export function useFormat() {
     seconds,
     ratio,
     plain,
+    tenths,
     percent,
     dateOf,
     timeOf,
+    momentOf,
     calendarDate,
   }
 }

@@ -34,7 +34,7 @@ const says = computed(() => {
 })
 const when = computed(() => {
   const { at } = props.entry
-  return `${format.dateOf(at, academy.timeZone)}, ${format.timeOf(at, academy.timeZone)}`
+  return format.momentOf(at, academy.timeZone)
 })
 const changed = computed(() => lines(props.entry))
 const shotId = computed(() => (OF_A_SHOT.has(props.entry.kind) ? props.entry.subjectId : null))

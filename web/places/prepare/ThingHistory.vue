@@ -25,7 +25,7 @@ const fields = fieldsOf(kindOf(props.kind).content)
 const rows = computed(() =>
   props.revisions.map((revision, index) => {
     const earlier = props.revisions[index + 1]
-    const at = `${format.dateOf(revision.changedAt, academy.timeZone)}, ${format.timeOf(revision.changedAt, academy.timeZone)}`
+    const at = format.momentOf(revision.changedAt, academy.timeZone)
     const who = revision.changedBy === null ? t('prepared.byLoading') : academy.personName(revision.changedBy)
     return {
       revision,

@@ -12,7 +12,7 @@ const format = useFormat()
 
 const at = computed(() => {
   const instant = new Date(props.atMs).toISOString()
-  return `${format.dateOf(instant, academy.timeZone)}, ${format.timeOf(instant, academy.timeZone)}`
+  return format.momentOf(instant, academy.timeZone)
 })
 </script>
 

@@ -33,12 +33,12 @@ const agreement = computed(() =>
     trainerId,
     says: [
       t('skill.agree.with', { person: academy.personName(trainerId), count: cups }),
-      meanDifference === null ? '' : t('skill.agree.apart', { points: format.plain(tenths(meanDifference)) }),
+      meanDifference === null ? '' : t('skill.agree.apart', { points: format.tenths(meanDifference) }),
       leans === null || Math.abs(leans.by) < LEANS_FROM
         ? ''
         : t(leans.by > 0 ? 'skill.agree.more' : 'skill.agree.less', {
             axis: t(`fact.${leans.axis}.label`).toLowerCase(),
-            points: format.plain(tenths(Math.abs(leans.by))),
+            points: format.tenths(Math.abs(leans.by)),
           }),
       kappa === null
         ? ''
@@ -54,7 +54,6 @@ const agreement = computed(() =>
 )
 /** Nearer than this nobody leans. */
 const LEANS_FROM = 0.5
-const tenths = (value: number) => Math.round(10 * value) / 10
 const hundredths = (value: number) => format.plain(Math.round(100 * value) / 100)
 function dialInWords(): string[] {
   const dialIn = props.beside?.dialIn ?? null
@@ -65,9 +64,9 @@ function dialInWords(): string[] {
   return [
     t('skill.dialIn.compared', {
       count,
-      shots: format.plain(tenths(shots)),
+      shots: format.tenths(shots),
       mass: format.mass(grams),
-      adviserShots: format.plain(tenths(adviserShots)),
+      adviserShots: format.tenths(adviserShots),
       adviserMass: format.mass(adviserGrams),
     }),
   ]
@@ -86,7 +85,7 @@ const rest = computed(() => {
           t('skill.spent', {
             shots: spent.shots,
             mass: format.mass(spent.grams),
-            hours: format.plain(tenths(spent.minutes / 60)),
+            hours: format.tenths(spent.minutes / 60),
           }),
         ]),
   ]

@@ -45,11 +45,7 @@ const choices = computed(() =>
 )
 const says = computed(() => {
   if (family.value === null) return []
-  if (props.isOwn) {
-    // What their trainer gave them in the same words is not said twice.
-    const given = answer.value.value?.takeHome?.text ?? ''
-    return ownSentences(family.value, now.value.getTime()).filter((each) => !given.includes(each))
-  }
+  if (props.isOwn) return ownSentences(family.value, now.value.getTime(), answer.value.value?.takeHome)
   return [sayingWords(skillSaying(family.value, now.value.getTime()), family.value)]
 })
 /** No chance is none. */

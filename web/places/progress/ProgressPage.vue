@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import PressButton from '../../kit/parts/PressButton.vue'
-import { computed, ref } from 'vue'
+import MoreButton from '../../kit/parts/MoreButton.vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import { useShotList } from '../../data/queries/useShots.ts'
@@ -23,12 +23,6 @@ const isOwn = computed(() => shown.value === door.personId)
 const { shots, hasMore, isKnown, isReached, loadMore } = useShotList(() =>
   shown.value === '' ? null : { personId: shown.value },
 )
-const isLoadingMore = ref(false)
-async function earlier(): Promise<void> {
-  isLoadingMore.value = true
-  await loadMore()
-  isLoadingMore.value = false
-}
 </script>
 
 <template>
@@ -46,9 +40,7 @@ async function earlier(): Promise<void> {
         <ol class="shots">
           <ShotRow v-for="listed in shots" :key="listed.shot.shotId" :listed="listed" />
         </ol>
-        <PressButton v-if="hasMore" :is-busy="isLoadingMore" @click="earlier">{{
-          t('progress.earlier')
-        }}</PressButton>
+        <MoreButton v-if="hasMore" :load="loadMore">{{ t('progress.earlier') }}</MoreButton>
       </template>
       <EmptyPlace
         v-else-if="isKnown && isReached"

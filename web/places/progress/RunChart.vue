@@ -7,7 +7,7 @@ import { Scatter } from 'vue-chartjs'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { CHART_FONT } from '../../kit/theme/tokens.ts'
-import { useChartColours } from '../../kit/theme/palette.ts'
+import { useChartAxis, useChartColours } from '../../kit/theme/palette.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import { useSkillWords } from '../../shot/skill/useSkillWords.ts'
 
@@ -20,6 +20,7 @@ const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
 const colours = useChartColours()
+const axis = useChartAxis()
 const words = useSkillWords()
 
 const name = computed(() => t(`skill.of.${props.skill}`))
@@ -31,10 +32,8 @@ const signals = computed(() => new Map((chart.value?.signals ?? []).map(({ at, k
 const rows = computed(() =>
   entries.value.map(({ shotId, pulledAt, standing, deviation, isHelped }) => ({
     shotId,
-    when: `${format.dateOf(pulledAt, academy.timeZone)}, ${format.timeOf(pulledAt, academy.timeZone)}`,
-    off:
-      words.aside(props.family, props.skill, deviation ?? 0) ||
-      format.plain(Math.round(10 * (deviation ?? 0)) / 10),
+    when: format.momentOf(pulledAt, academy.timeZone),
+    off: words.aside(props.family, props.skill, deviation ?? 0) || format.tenths(deviation ?? 0),
     standing: t(`standing.${standing}`),
     isHelped,
   })),
@@ -77,18 +76,13 @@ const data = computed(() => {
 })
 
 const options = computed(() => {
-  const { ink, mist } = colours.value
-  const axis = (text: string) => ({
-    title: { display: true, text, color: ink },
-    ticks: { color: ink, precision: 0 },
-    grid: { color: mist },
-  })
+  const shots = axis(t('skill.chart.shots'))
   return {
     animation: false as const,
     maintainAspectRatio: false,
     scales: {
-      x: { type: 'linear' as const, ...axis(t('skill.chart.shots')) },
-      y: { type: 'linear' as const, ...axis(t('skill.chart.off')), ticks: { color: ink } },
+      x: { type: 'linear' as const, ...shots, ticks: { ...shots.ticks, precision: 0 } },
+      y: { type: 'linear' as const, ...axis(t('skill.chart.off')) },
     },
   }
 })

@@ -31,7 +31,7 @@ const trainings = computed(() => [
     const state = trainingState(events)
     if (state === null) return []
     const { startedAt } = state
-    const label = `${format.dateOf(startedAt, academy.timeZone)}, ${format.timeOf(startedAt, academy.timeZone)}`
+    const label = format.momentOf(startedAt, academy.timeZone)
     return [{ value: trainingId, label }]
   }),
 ])

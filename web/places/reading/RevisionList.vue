@@ -29,7 +29,7 @@ const rows = computed(() =>
     return {
       id: revision.revisionId,
       title: `${t('reading.revision', { no: revision.revisionNo })}, ${index === 0 ? t('reading.now') : t('reading.first')}`,
-      when: `${format.dateOf(revision.recordedAt, academy.timeZone)}, ${format.timeOf(revision.recordedAt, academy.timeZone)}`,
+      when: format.momentOf(revision.recordedAt, academy.timeZone),
       reason: revision.reason,
       judge: judgeOf(revision),
       changes: before ? changes(before.facts, revision.facts) : [],

@@ -17,10 +17,7 @@ const answer = useAnswer(() => skillAsked(props.personId))
 
 const says = computed(() => {
   const [family] = answer.value.value?.families ?? []
-  if (family === undefined) return []
-  // What their trainer gave them in the same words is not said twice.
-  const given = answer.value.value?.takeHome?.text ?? ''
-  return ownSentences(family, now.value.getTime()).filter((each) => !given.includes(each))
+  return family === undefined ? [] : ownSentences(family, now.value.getTime(), answer.value.value?.takeHome)
 })
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type TrainingSetup, trainingState } from '@calm-apron/core'
-import PressButton from '../../kit/parts/PressButton.vue'
+import MoreButton from '../../kit/parts/MoreButton.vue'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -18,15 +18,12 @@ const academy = useAcademy()
 const door = useDoor()
 const format = useFormat()
 const pages = ref(1)
-const isBusy = ref(false)
 const answer = useAnswer(() => pastTrainingsAsked(pages.value))
 const told = computed(() => answer.value.value?.trainings ?? [])
 
 async function more(): Promise<void> {
-  isBusy.value = true
   pages.value += 1
   await answer.load()
-  isBusy.value = false
 }
 
 /** Who pulled how many; who sat in it and pulled none is named too. */
@@ -83,9 +80,7 @@ const rows = computed(() =>
         <span class="soft">{{ [row.people, row.recipe].filter((each) => each !== '').join(' · ') }}</span>
       </li>
     </ul>
-    <PressButton v-if="answer.value.value?.hasMore" is-large :is-busy="isBusy" @click="more">{{
-      t('training.more')
-    }}</PressButton>
+    <MoreButton v-if="answer.value.value?.hasMore" is-large :load="more">{{ t('training.more') }}</MoreButton>
   </div>
 </template>
 

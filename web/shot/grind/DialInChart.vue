@@ -13,7 +13,7 @@ import { computed } from 'vue'
 import { Scatter } from 'vue-chartjs'
 import { useI18n } from 'vue-i18n'
 import { CHART_FONT } from '../../kit/theme/tokens.ts'
-import { useChartColours } from '../../kit/theme/palette.ts'
+import { useChartAxis, useChartColours } from '../../kit/theme/palette.ts'
 
 Chart.register(ScatterController, LinearScale, LogarithmicScale, PointElement, LineElement, Filler)
 Object.assign(Chart.defaults.font, CHART_FONT)
@@ -22,6 +22,7 @@ Object.assign(Chart.defaults.font, CHART_FONT)
 const props = defineProps<{ fit: GrindFit; recipe: Recipe; next: number }>()
 const { t } = useI18n()
 const colours = useChartColours()
+const axis = useChartAxis()
 
 const data = computed(() => {
   const { line, shots } = props.fit
@@ -68,12 +69,7 @@ function nearest(setting: number): number {
 }
 
 const options = computed(() => {
-  const { ink, mist } = colours.value
-  const axis = (text: string) => ({
-    title: { display: true, text, color: ink },
-    ticks: { color: ink },
-    grid: { color: mist },
-  })
+  const seconds = axis(t('dialin.secondsAxis'))
   return {
     animation: false as const,
     maintainAspectRatio: false,
@@ -83,9 +79,9 @@ const options = computed(() => {
         type: 'logarithmic' as const,
         min: 8,
         max: 90,
-        ...axis(t('dialin.secondsAxis')),
+        ...seconds,
         ticks: {
-          color: ink,
+          ...seconds.ticks,
           callback: (value: number | string) => (TICKS.has(Number(value)) ? `${value}` : null),
         },
       },

@@ -1,4 +1,4 @@
-import type { BriefSkill, FamilySkill } from '@calm-apron/contract'
+import type { BriefSkill, FamilySkill, TakeHome } from '@calm-apron/contract'
 import { skillSaying } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
@@ -12,11 +12,15 @@ export function useOwnSentences() {
   const format = useFormat()
   const sayingWords = useSaying()
 
-  return function ownSentences(family: FamilySkill | BriefSkill, nowMs: number): string[] {
+  return function ownSentences(
+    family: FamilySkill | BriefSkill,
+    nowMs: number,
+    takeHome: TakeHome | null = null,
+  ): string[] {
     const { lastAt, wentRight, lastSession } = family
     const saying = skillSaying(family, nowMs)
     const date = lastAt === null ? '' : format.dateOf(lastAt, academy.timeZone)
-    return [
+    const sentences = [
       ...(lastSession === null
         ? []
         : [
@@ -36,5 +40,7 @@ export function useOwnSentences() {
         ? t(`skill.own.${saying.kind}`)
         : sayingWords(saying, family),
     ]
+    // What their trainer gave them in the same words is not said twice.
+    return sentences.filter((each) => takeHome?.text.includes(each) !== true)
   }
 }

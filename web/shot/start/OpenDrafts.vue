@@ -29,7 +29,7 @@ const rows = computed(() =>
     draft,
     name: nameOf(draft),
     since: t('today.openSince', {
-      time: `${format.dateOf(draft.madeAt, academy.timeZone)}, ${format.timeOf(draft.madeAt, academy.timeZone)}`,
+      time: format.momentOf(draft.madeAt, academy.timeZone),
     }),
     to: { name: draft.correcting ? 'correct' : 'shot', params: { shotId: draft.shotId } },
   })),

@@ -59,7 +59,7 @@ export function useFieldWords(kind: PreparedKind, nameOf: NameOf = () => '') {
       case 'date':
         return format.calendarDate(textOf(content))
       case 'instant':
-        return `${format.dateOf(textOf(content), academy.timeZone)}, ${format.timeOf(textOf(content), academy.timeZone)}`
+        return format.momentOf(textOf(content), academy.timeZone)
       case 'id':
         return nameOf(textOf(content)) || t('prepared.gone')
       default:

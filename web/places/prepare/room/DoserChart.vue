@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { Scatter } from 'vue-chartjs'
 import { useI18n } from 'vue-i18n'
 import { CHART_FONT } from '../../../kit/theme/tokens.ts'
-import { useChartColours } from '../../../kit/theme/palette.ts'
+import { useChartAxis, useChartColours } from '../../../kit/theme/palette.ts'
 import { useFormat } from '../../../kit/units/useFormat.ts'
 
 Chart.register(ScatterController, LinearScale, PointElement, LineElement)
@@ -16,6 +16,7 @@ const props = defineProps<{ portions: readonly DoserPortion[]; targetG: number }
 const { t } = useI18n()
 const format = useFormat()
 const colours = useChartColours()
+const axis = useChartAxis()
 
 /** As it grinds now: of another setting a portion says nothing. */
 const shown = computed(() => portionsAtLast(props.portions))
@@ -47,19 +48,14 @@ const data = computed(() => {
     ],
   }
 })
-const options = computed(() => {
-  const axis = (text: string) => ({
-    beginAtZero: true,
-    title: { display: true, text, color: colours.value.ink },
-    ticks: { color: colours.value.ink },
-    grid: { color: colours.value.mist },
-  })
-  return {
-    animation: false as const,
-    maintainAspectRatio: false,
-    scales: { x: axis(t('grinder.secondsAxis')), y: axis(t('grinder.gramsAxis')) },
-  }
-})
+const options = computed(() => ({
+  animation: false as const,
+  maintainAspectRatio: false,
+  scales: {
+    x: { beginAtZero: true, ...axis(t('grinder.secondsAxis')) },
+    y: { beginAtZero: true, ...axis(t('grinder.gramsAxis')) },
+  },
+}))
 const says = computed(() =>
   fit.value === null
     ? t('grinder.noFit')

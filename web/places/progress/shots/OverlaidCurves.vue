@@ -4,7 +4,7 @@ import { Chart, LineElement, LinearScale, PointElement, ScatterController } from
 import { computed } from 'vue'
 import { Scatter } from 'vue-chartjs'
 import { useI18n } from 'vue-i18n'
-import { useChartColours } from '../../../kit/theme/palette.ts'
+import { useChartAxis, useChartColours } from '../../../kit/theme/palette.ts'
 import { CHART_FONT } from '../../../kit/theme/tokens.ts'
 
 Chart.register(ScatterController, LinearScale, PointElement, LineElement)
@@ -14,6 +14,7 @@ Object.assign(Chart.defaults.font, CHART_FONT)
 const props = defineProps<{ curves: readonly { name: string; samples: readonly ShotSample[] }[] }>()
 const { t } = useI18n()
 const colours = useChartColours()
+const axis = useChartAxis()
 
 /** In px, drawn and left out. */
 const STROKES: readonly number[][] = [[], [10, 5], [2, 4], [12, 4, 2, 4]]
@@ -31,20 +32,14 @@ const data = computed(() => ({
     borderDash: styles.value[at]?.dash ?? [],
   })),
 }))
-const options = computed(() => {
-  const { ink, mist } = colours.value
-  const axis = (text: string) => ({
-    type: 'linear' as const,
-    title: { display: true, text, color: ink },
-    ticks: { color: ink },
-    grid: { color: mist },
-  })
-  return {
-    animation: false as const,
-    maintainAspectRatio: false,
-    scales: { x: axis(t('compare.seconds')), y: axis(t('compare.grams')) },
-  }
-})
+const options = computed(() => ({
+  animation: false as const,
+  maintainAspectRatio: false,
+  scales: {
+    x: { type: 'linear' as const, ...axis(t('compare.seconds')) },
+    y: { type: 'linear' as const, ...axis(t('compare.grams')) },
+  },
+}))
 </script>
 
 <template>

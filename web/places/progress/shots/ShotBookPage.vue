@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
 import { computed, ref, useId, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useDoor } from '../../../data/door/door.ts'
 import { useShotList } from '../../../data/queries/useShots.ts'
-import { isTyping } from '../../../kit/isTyping.ts'
+import { useSlashKey } from '../../../kit/useSlashKey.ts'
 import EmptyPlace from '../../../kit/parts/EmptyPlace.vue'
+import MoreButton from '../../../kit/parts/MoreButton.vue'
 import PressButton from '../../../kit/parts/PressButton.vue'
 import ProgressTabs from '../../../shot/ProgressTabs.vue'
 import ShotRow from '../../../shot/reading/ShotRow.vue'
@@ -19,12 +19,6 @@ const { t } = useI18n()
 const door = useDoor()
 const { search, wanted, isSearched, clear } = useShotSearch()
 const { shots, hasMore, isBehind, isKnown, isReached, loadMore } = useShotList(() => wanted.value)
-const isLoadingMore = ref(false)
-async function earlier(): Promise<void> {
-  isLoadingMore.value = true
-  await loadMore()
-  isLoadingMore.value = false
-}
 
 const ticked = ref<string[]>([])
 watch(wanted, () => (ticked.value = []))
@@ -37,11 +31,7 @@ const comparing = computed(() => ({ name: 'compare-shots', query: { shots: ticke
 
 const textId = useId()
 const textField = ref<HTMLInputElement | null>(null)
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (event.key !== '/' || isTyping(event)) return
-  event.preventDefault()
-  textField.value?.focus()
-})
+useSlashKey(textField)
 </script>
 
 <template>
@@ -89,9 +79,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         @tick="tick(listed.shot.shotId)"
       />
     </ol>
-    <PressButton v-if="hasMore" :is-busy="isLoadingMore" @click="earlier">{{
-      t('progress.earlier')
-    }}</PressButton>
+    <MoreButton v-if="hasMore" :load="loadMore">{{ t('progress.earlier') }}</MoreButton>
     <div v-if="ticked.length > 0" class="compare" role="status">
       <span>{{ t('shots.ticked', ticked.length) }}</span>
       <RouterLink v-if="ticked.length > 1" class="go" :to="comparing">{{ t('shots.compare') }}</RouterLink>
