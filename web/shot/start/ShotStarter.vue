@@ -68,7 +68,9 @@ async function start(): Promise<void> {
       <PressButton kind="primary" is-large :disabled="!isReady" @click="start">
         {{ isReady && chosenName ? t('today.goNamed', { person: chosenName }) : t('today.go') }}
       </PressButton>
-      <span v-if="!isReady" class="soft">{{ t('today.chooseBoth') }}</span>
+      <span v-if="!isReady" class="soft">{{
+        t(door.isStaff ? 'today.chooseBoth' : 'training.missing.recipe')
+      }}</span>
     </div>
   </div>
 </template>
