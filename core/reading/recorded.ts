@@ -165,6 +165,20 @@ export function readRecorded(
   return readShot(shot.facts, recipe, { ...contextOf(shot), grindMoved, changedSinceLast })
 }
 
+/**
+ * Reads a shot beside what its grinder did before it, as its page and any search by what is said of it do.
+ * @param onGrinder shots on that grinder, newest first
+ * @returns its readings, and at which settings the grinder ran in the same session
+ */
+export function readOnGrinder(
+  shot: RecordedShot,
+  recipe: Recipe,
+  onGrinder: readonly RecordedShot[],
+): { readings: Readings; ranAt: number[] } {
+  const { grindMoved, changed, ranAt } = grindBefore(shot, onGrinder)
+  return { readings: readRecorded(shot, recipe, grindMoved, changed), ranAt }
+}
+
 function contextOf({
   facts,
   stood,

@@ -6,7 +6,7 @@ import {
   type ReadingKind,
   type RecordedShot,
   diagnose,
-  grindBefore,
+  readOnGrinder,
   readRecorded,
 } from '@calm-apron/core'
 import { inAcademy } from '../../database/inAcademy.ts'
@@ -70,18 +70,18 @@ function saidOf(
   const onGrinder = around.filter(
     ({ shot: { grinderId } }) => grinderId !== null && grinderId === shot.grinderId,
   )
-  const moved = grindBefore(
+  const { readings, ranAt } = readOnGrinder(
     recorded,
+    targets,
     onGrinder.map((each) => each.recorded),
   )
-  const readings = readRecorded(recorded, targets, moved.grindMoved, moved.changed)
   const before = around
     .filter(({ shot: other }) => other.personId === shot.personId && isBeforeInSession(other, shot))
     .toReversed()
   const setting = shot.current.facts.grindSetting
   const { named } = diagnose(
     readings,
-    { setting, grinder: null, ranAt: moved.ranAt },
+    { setting, grinder: null, ranAt },
     before.map((each) => readRecorded(each.recorded, targets)),
   )
   const [first = null] = named.causes

@@ -1,5 +1,5 @@
 import { isBeforeInSession, recordedOf } from '@calm-apron/contract'
-import { type GrindBehind, diagnose, grindBefore, readRecorded } from '@calm-apron/core'
+import { type GrindBehind, diagnose, readOnGrinder } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useShot, useShotList } from '../../data/queries/useShots.ts'
 import { dialInGrinder, dialInWish } from '../grind/dialInWish.ts'
@@ -38,9 +38,12 @@ export function useShotReading(shotId: () => string) {
 
   const grinder = computed(() => academy.grinder(shot.value?.grinderId ?? null))
   const recorded = computed(() => (shot.value === null ? null : recordedOf(shot.value)))
-  const moved = computed(() =>
-    recorded.value === null ? null : grindBefore(recorded.value, onGrinder.value.map(recordedOf)),
+  const read = computed(() =>
+    shot.value === null || recorded.value === null
+      ? null
+      : readOnGrinder(recorded.value, shot.value.recipe.targets, onGrinder.value.map(recordedOf)),
   )
+  const readings = computed(() => read.value?.readings ?? null)
   const history = useGrindHistory(() => {
     const { grinderId = null, recipeRevisionId = '', pulledAt = '' } = shot.value ?? {}
     return grinderId === null ? null : { grinderId, recipeRevisionId, before: pulledAt }
@@ -57,16 +60,6 @@ export function useShotReading(shotId: () => string) {
       wish: dialInWish({ recipe, coffee: academy.coffeeOfBag(bagId), bagId, basket }),
     }
   })
-  const readings = computed(() =>
-    shot.value === null || recorded.value === null
-      ? null
-      : readRecorded(
-          recorded.value,
-          shot.value.recipe.targets,
-          moved.value?.grindMoved,
-          moved.value?.changed,
-        ),
-  )
   /** Before it is known what the grinder did, how far to move would be told twice, and differently. */
   const isBehindKnown = computed(
     () => grinder.value === null || shot.value?.isSimulated === true || history.seen.value !== null,
@@ -83,7 +76,7 @@ export function useShotReading(shotId: () => string) {
           {
             setting: recorded.value?.facts.grindSetting ?? null,
             grinder: grinder.value,
-            ranAt: moved.value?.ranAt ?? [],
+            ranAt: read.value?.ranAt ?? [],
             ...(behind.value && { behind: behind.value }),
           },
           before.value.map(readListed),
