@@ -206,7 +206,7 @@ export type { AllStepsSeen, MarkedStep, OwnStepSeen, StepMark, StepsSeen } from 
 export { stagesOf } from './routine/stages.ts'
 export type { RoutineStages } from './routine/stages.ts'
 // Diagnosis
-export { diagnose } from './diagnosis/diagnose.ts'
+export { causesNamed, diagnose } from './diagnosis/diagnose.ts'
 export { judge } from './diagnosis/statement.ts'
 export { keepsAll } from './diagnosis/mend.ts'
 export { flowHeadingOf, headingOf } from './diagnosis/heading.ts'

@@ -5,7 +5,7 @@ import { keepsAll } from './mend.ts'
 import { RULES_VERSION } from './rulesVersion.ts'
 import { isSaidOfHands } from './ofHands.ts'
 import { judge } from './statement.ts'
-import type { Diagnosis } from './types.ts'
+import type { Diagnosis, Named } from './types.ts'
 import { weighedEvidence } from './weighedEvidence.ts'
 
 /**
@@ -30,4 +30,12 @@ export function diagnose(last: Readings, grind: GrindContext, earlier: readonly 
     lookNext: isAlone ? null : lookBeside(judgement),
     rulesVersion: RULES_VERSION,
   }
+}
+
+/**
+ * What `diagnose` would name, for whoever asks of very many shots: without what speaks for it and the next look, which
+ * take as long again.
+ */
+export function causesNamed(last: Readings, grind: GrindContext, earlier: readonly Readings[] = []): Named {
+  return judge(last, grind, earlier).statement.named
 }

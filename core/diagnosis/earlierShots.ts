@@ -3,7 +3,7 @@ import type { Readings } from '../reading/types.ts'
 import type { SignsSeen } from '../shot/signs.ts'
 import { FAULTS, type Fault } from './causes.ts'
 import { evidenceOf } from './evidence.ts'
-import { HYPOTHESES, WITH_FAULT } from './hypotheses.ts'
+import { HYPOTHESES, WITH_FAULT, factorByFault } from './hypotheses.ts'
 import { infer } from './infer.ts'
 
 /**
@@ -66,19 +66,14 @@ export function factorFromEarlier(earlier: readonly Readings[]): Float64Array | 
 
 function factorAfter(causes: readonly { cause: string; probability: number }[]): Float64Array {
   const probability = new Map(causes.map((each) => [each.cause, each.probability]))
-  const odds = new Map(
-    FAULTS.map((fault) => {
-      const usual = PRIOR_SHARE[fault]
-      const held = probability.get(fault) ?? usual
-      // It comes anew just as often as keeps its usual share as it is.
-      const comes = (usual * (1 - STAYS[fault])) / (1 - usual)
-      const next = held * STAYS[fault] + (1 - held) * comes
-      return [fault, (next / (1 - next) / (usual / (1 - usual))) ** CARRIED]
-    }),
-  )
-  return Float64Array.from(HYPOTHESES, ({ faults }) =>
-    faults.reduce((product, fault) => product * (odds.get(fault) ?? 1), 1),
-  )
+  return factorByFault((fault) => {
+    const usual = PRIOR_SHARE[fault]
+    const held = probability.get(fault) ?? usual
+    // It comes anew just as often as keeps its usual share as it is.
+    const comes = (usual * (1 - STAYS[fault])) / (1 - usual)
+    const next = held * STAYS[fault] + (1 - held) * comes
+    return (next / (1 - next) / (usual / (1 - usual))) ** CARRIED
+  })
 }
 
 /** From this many shots on a run says something by itself. */

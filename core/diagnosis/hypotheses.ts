@@ -128,15 +128,40 @@ export const CHANCES = Object.fromEntries(
 const WAYS = FAULTS.flatMap(waysOf)
 /** In how many ways all faults together show. */
 export const WAY_COUNT = WAYS.length
-/** Where a hypothesis has fewer than two ways, this index stands for none. */
-const NO_WAY = WAYS.length
-const wayAt = (which: 0 | 1) =>
-  Int16Array.from(HYPOTHESES, ({ ways }) => {
-    const way = ways[which]
-    return way === undefined ? NO_WAY : WAYS.indexOf(way)
+const indexesAmong = <T>(all: readonly T[], ofHypothesis: (hypothesis: Hypothesis) => T | undefined) =>
+  Int16Array.from(HYPOTHESES, (hypothesis) => {
+    const one = ofHypothesis(hypothesis)
+    return one === undefined ? all.length : all.indexOf(one)
   })
-/** The first and second way of each hypothesis, as indexes into what `absenceFactors` gives. */
-export const [FIRST_WAY, SECOND_WAY] = [wayAt(0), wayAt(1)]
+/** The first and second way of each hypothesis, as indexes into all; where it has fewer, one beyond the last. */
+const [FIRST_WAY, SECOND_WAY] = [
+  indexesAmong(WAYS, ({ ways }) => ways[0]),
+  indexesAmong(WAYS, ({ ways }) => ways[1]),
+]
+/** The first and second fault of each hypothesis, as indexes into `FAULTS`; where it has fewer, one beyond the last. */
+export const [FIRST_FAULT, SECOND_FAULT] = [
+  indexesAmong(FAULTS, ({ faults }) => faults[0]),
+  indexesAmong(FAULTS, ({ faults }) => faults[1]),
+]
+
+/** What a factor for each way (with 1 beyond the last) makes of one hypothesis. */
+export function ofWays(factors: Float64Array, at: number): number {
+  return (factors[FIRST_WAY[at] ?? 0] ?? 1) * (factors[SECOND_WAY[at] ?? 0] ?? 1)
+}
+
+/** A factor for every hypothesis, from one for each of some ways; what is not among them is left as it is. */
+export function factorByWay(factors: ReadonlyMap<Way, number>): Float64Array {
+  const all = Float64Array.from([...WAYS.map((way) => factors.get(way) ?? 1), 1])
+  return new Float64Array(HYPOTHESES.length).map((_, at) => ofWays(all, at))
+}
+
+/** A factor for every hypothesis, from one for each fault. */
+export function factorByFault(factorOf: (fault: Fault) => number): Float64Array {
+  const all = Float64Array.from([...FAULTS.map(factorOf), 1])
+  return new Float64Array(HYPOTHESES.length).map(
+    (_, at) => (all[FIRST_FAULT[at] ?? 0] ?? 1) * (all[SECOND_FAULT[at] ?? 0] ?? 1),
+  )
+}
 
 /**
  * What it says of each way that features were looked for and not there, as 1 − chance: an absence splits into a factor

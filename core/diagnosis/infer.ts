@@ -1,7 +1,7 @@
 import { type Cause, FAULTS } from './causes.ts'
 import type { EvidenceOfShot } from './evidence.ts'
 import type { Evidence, EvidenceKey } from './evidenceTypes.ts'
-import { FIRST_WAY, HYPOTHESES, SECOND_WAY, WAY_COUNT, WITH_FAULT } from './hypotheses.ts'
+import { FIRST_FAULT, HYPOTHESES, SECOND_FAULT, WAY_COUNT, WITH_FAULT, ofWays } from './hypotheses.ts'
 import { type Says, whatItSays } from './likelihood.ts'
 import { type PlacesOf, placesFor } from './places.ts'
 
@@ -72,7 +72,7 @@ function weigh(
   if (priorFactor) multiply(weights, priorFactor)
   let total = 0
   for (let at = 0; at < COUNT; at += 1) {
-    const weight = (weights[at] ?? 0) * absenceAt(absences, at)
+    const weight = (weights[at] ?? 0) * ofWays(absences, at)
     weights[at] = weight
     total += weight
   }
@@ -94,10 +94,6 @@ function multiplyByClass(weights: Float64Array, column: Float64Array, classOf: U
   for (let at = 0; at < COUNT; at += 1) weights[at] = (weights[at] ?? 0) * (column[classOf[at] ?? 0] ?? 0)
 }
 
-function absenceAt(factors: Float64Array, at: number): number {
-  return (factors[FIRST_WAY[at] ?? 0] ?? 1) * (factors[SECOND_WAY[at] ?? 0] ?? 1)
-}
-
 function holdsAt(cause: Cause): readonly number[] {
   return cause === 'none' ? [0] : (WITH_FAULT.get(cause) ?? [])
 }
@@ -116,14 +112,6 @@ export function marginals(posterior: Float64Array): CauseProbability[] {
   causes.push({ cause: 'none', probability: posterior[0] ?? 0 })
   return causes.sort((a, b) => b.probability - a.probability)
 }
-
-/** The first and second fault of each hypothesis, as indexes into all; where it has fewer, one beyond the last. */
-const faultAt = (which: 0 | 1) =>
-  Uint16Array.from(HYPOTHESES, ({ faults }) => {
-    const fault = faults[which]
-    return fault === undefined ? FAULTS.length : FAULTS.indexOf(fault)
-  })
-const [FIRST_FAULT, SECOND_FAULT] = [faultAt(0), faultAt(1)]
 
 function contributionsTo(
   cause: Cause,
@@ -160,5 +148,5 @@ function contributionsTo(
 }
 
 function factorAt(says: Says, at: number): number {
-  return 'column' in says ? (says.column[says.classOf[at] ?? 0] ?? 1) : absenceAt(says.absence, at)
+  return 'column' in says ? (says.column[says.classOf[at] ?? 0] ?? 1) : ofWays(says.absence, at)
 }

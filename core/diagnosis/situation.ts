@@ -1,7 +1,7 @@
 import type { ShotContext } from '../reading/context.ts'
 import type { Recipe } from '../recipe/recipe.ts'
 import type { Way } from './causes.ts'
-import { HYPOTHESES } from './hypotheses.ts'
+import { factorByWay } from './hypotheses.ts'
 
 /** What is known of bar, coffee and grinder before the shot makes some things likelier than usual, by these factors. */
 const FACTORS = {
@@ -40,10 +40,7 @@ export function factorOfSituation(context: ShotContext, recipe: Recipe): Float64
     for (const way of ['wrong-basket:short', 'wrong-basket:long'] as const)
       factors.set(way, FACTORS.anotherProgramme)
   }
-  if (factors.size === 0) return undefined
-  return Float64Array.from(HYPOTHESES, ({ ways }) =>
-    ways.reduce((product, way) => product * (factors.get(way) ?? 1), 1),
-  )
+  return factors.size === 0 ? undefined : factorByWay(factors)
 }
 
 function grindMoved(moved: ShotContext['grindMoved']): [Way, number][] {

@@ -39,17 +39,20 @@ export async function readBeside(
   shotIds: readonly string[],
   rulesVersion: number,
 ): Promise<string[]> {
+  // First the shots, then whether each is behind: planned together, all that is not behind would be read for each of these.
   const { rows } = await transaction.execute<{ shot_id: string }>(sql`
-    select after.shot_id from shot b cross join lateral (
-      select o.shot_id from shot o where o.person_id = b.person_id
-        and o.pulled_at > b.pulled_at and o.pulled_at < b.pulled_at + interval '4 hours'
-      union
-      (select o.shot_id from shot o where o.grinder_id = b.grinder_id
-        and o.pulled_at > b.pulled_at and o.pulled_at < b.pulled_at + interval '4 hours'
-        order by o.pulled_at limit 1)) after
-    join shot_said said on said.shot_id = after.shot_id and said.rules_version >= ${rulesVersion}
-    where b.shot_id = any (${sql.param(shotIds)})`)
-  return [...new Set(rows.map(({ shot_id }) => shot_id))]
+    with after as materialized (
+      select o.shot_id from shot b cross join lateral (
+        select o.shot_id from shot o where o.person_id = b.person_id
+          and o.pulled_at > b.pulled_at and o.pulled_at < b.pulled_at + interval '4 hours'
+        union
+        (select o.shot_id from shot o where o.grinder_id = b.grinder_id
+          and o.pulled_at > b.pulled_at and o.pulled_at < b.pulled_at + interval '4 hours'
+          order by o.pulled_at limit 1)) o
+      where b.shot_id = any (${sql.param(shotIds)}))
+    select said.shot_id from shot_said said
+    where said.shot_id = any (array(select shot_id from after)) and said.rules_version >= ${rulesVersion}`)
+  return rows.map(({ shot_id }) => shot_id)
 }
 
 /** No session of one person or grinder has more. */

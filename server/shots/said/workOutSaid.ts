@@ -5,7 +5,7 @@ import {
   RULES_VERSION,
   type ReadingKind,
   type RecordedShot,
-  diagnose,
+  causesNamed,
   readOnGrinder,
   readRecorded,
 } from '@calm-apron/core'
@@ -79,12 +79,13 @@ function saidOf(
     .filter(({ shot: other }) => other.personId === shot.personId && isBeforeInSession(other, shot))
     .toReversed()
   const setting = shot.current.facts.grindSetting
-  const { named } = diagnose(
+  const {
+    causes: [first = null],
+  } = causesNamed(
     readings,
     { setting, grinder: null, ranAt },
     before.map((each) => readRecorded(each.recorded, targets)),
   )
-  const [first = null] = named.causes
   const stands = (kind: ReadingKind) => {
     const reading = readings[kind]
     return reading.judged ? reading.standing : null
