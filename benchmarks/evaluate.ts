@@ -4,6 +4,7 @@ import { reportStatements } from './evaluate/diagnosis/reportStatements.ts'
 import { reportTold } from './evaluate/diagnosis/reportTold.ts'
 import { writeAll } from './evaluate/diagnosis/written.ts'
 import { reportDialIn } from './evaluate/dialIn/reportDialIn.ts'
+import { reportSignOff } from './evaluate/signOff/reportSignOff.ts'
 import { reportSkill } from './evaluate/skill/reportSkill.ts'
 
 /** Seeds that nothing was tuned on. */
@@ -17,6 +18,7 @@ const parts: Record<string, () => void> = {
   statements: () => reportStatements(FIRST_SEED, 100_000),
   dialin: () => reportDialIn(FIRST_SEED),
   skill: () => reportSkill(FIRST_SEED),
+  signoff: () => reportSignOff(FIRST_SEED),
 }
 /** Written only when asked for by name. */
 const writing: Record<string, () => void> = { write: writeAll }

@@ -274,6 +274,7 @@ export type { Kappa } from './taste/agreement.ts'
 export { cupTaste, tastedBy } from './taste/cupTaste.ts'
 // A training at the bar
 export * from './training/index.ts'
+export * from './signOff/index.ts'
 // Planning, milk, drinks
 export { SESSION_DEFAULTS, planSession } from './plan/planSession.ts'
 export type { SessionPlan, SessionWish, Turn } from './plan/planSession.ts'

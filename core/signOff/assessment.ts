@@ -1,0 +1,222 @@
+import type { PartResult } from './judgeSet.ts'
+import type { SignedPart } from './programme.ts'
+
+/** Where, by what and with what a set is pulled, and what of it is judged. */
+export interface AssessmentSetup {
+  personId: string
+  programmeId: string
+  programmeRevisionId: string
+  /** The training in which its shots are pulled; null where things are ticked off. */
+  trainingId: string | null
+  recipeRevisionId: string | null
+  machineId: string | null
+  /** Place of the group in its machine, from 0; it is theirs until the set ends. */
+  groupNo: number
+  grinderId: string | null
+  /** The parts that are judged: all, or those that are repeated. */
+  parts: SignedPart[]
+  /** Whoever doesn't taste is judged by look and numbers. */
+  isTasted: boolean
+  /** The house's stop cue stays on. */
+  hasCue: boolean
+  /** The assessment whose parts are repeated, or replaced after an appeal; left out for a first one. */
+  after?: string
+}
+
+/** Why a set ended. */
+export const SET_ENDS = ['complete', 'broken-off', 'equipment', 'illness'] as const
+/** The same, one of them. */
+export type SetEnd = (typeof SET_ENDS)[number]
+
+/** What a part came to, as it is signed. */
+export type Outcome = Extract<PartResult, 'shown' | 'not-yet' | 'noted' | 'again'>
+/** What was decided of each part. */
+export type Outcomes = { part: SignedPart; result: Outcome }[]
+
+/** What whoever looks at it again finds. */
+export const REVIEW_FINDINGS = ['stands', 'otherwise', 'fresh-set'] as const
+/** The same, one of them. */
+export type ReviewFinding = (typeof REVIEW_FINDINGS)[number]
+
+/** What happened in an assessment; what was written stands beside it, where it can be erased. */
+export type AssessmentHappening =
+  | { kind: 'begun'; setup: AssessmentSetup }
+  /** All that is ticked off by then, in the programme's words. */
+  | { kind: 'ticked'; ticks: string[] }
+  | { kind: 'closed'; why: SetEnd }
+  | {
+      kind: 'decided'
+      outcomes: Outcomes
+      /** What the rules proposed. */
+      proposed: Outcomes
+      /** Of the facts that it rests on, each by its revision. */
+      digest: string
+      rulesVersion: number
+    }
+  | { kind: 'appealed' }
+  /** A second opinion, without knowing the first. */
+  | { kind: 'reviewed'; finding: ReviewFinding; outcomes: Outcomes }
+  | { kind: 'answered' }
+  | { kind: 'settled'; outcomes: Outcomes }
+  | { kind: 'withdrawn' }
+
+/** The kinds of what happens. */
+export type AssessmentKind = AssessmentHappening['kind']
+
+/** One thing that happened in an assessment. */
+export interface AssessmentEvent {
+  eventId: string
+  by: string
+  at: string
+  happening: AssessmentHappening
+  /** What was written with it: reasons, an answer; null for nothing, or once it was erased. */
+  text: string | null
+}
+
+/** What an assessment is waiting for, or has come to. */
+export const ASSESSMENT_STAGES = [
+  'running',
+  'to-decide',
+  'kept',
+  'signed',
+  'not-yet',
+  'appealed',
+  'reviewed',
+  'withdrawn',
+] as const
+/** The same, one of them. `kept`: ended early; what was pulled is kept and counts for nothing. */
+export type AssessmentStage = (typeof ASSESSMENT_STAGES)[number]
+
+type Decided = Extract<AssessmentHappening, { kind: 'decided' }>
+
+/** How an assessment stands. */
+export interface AssessmentState {
+  setup: AssessmentSetup
+  begunAt: string
+  begunBy: string
+  stage: AssessmentStage
+  ticked: string[]
+  closed: { at: string; by: string; why: SetEnd } | null
+  decided: (Decided & { at: string; by: string; text: string | null }) | null
+  /** As it holds now: as decided, or as it was settled after an appeal. */
+  outcomes: Outcomes
+  appealedAt: string | null
+  reviewed: { by: string; finding: ReviewFinding } | null
+  settledAt: string | null
+}
+
+const MS_PER_DAY = 86_400_000
+/** A set that nobody ended is over by then. */
+const OPEN_MS = MS_PER_DAY
+/** So long it can be asked to be looked at again, and so soon it is answered. */
+export const [APPEAL_DAYS, ANSWER_DAYS] = [14, 7]
+
+/** How an assessment stands by what happened in it, oldest first; null before it was begun. */
+export function assessmentState(events: readonly AssessmentEvent[], now: Date): AssessmentState | null {
+  const [first] = events
+  if (first?.happening.kind !== 'begun') return null
+  const { setup } = first.happening
+  const isTicked = setup.trainingId === null
+  const begun: AssessmentState = {
+    setup,
+    begunAt: first.at,
+    begunBy: first.by,
+    stage: isTicked ? 'to-decide' : 'running',
+    ticked: [],
+    closed: null,
+    decided: null,
+    outcomes: [],
+    appealedAt: null,
+    reviewed: null,
+    settledAt: null,
+  }
+  const state = events.slice(1).reduce(next, begun)
+  const isLeft = state.stage === 'running' && now.getTime() - Date.parse(state.begunAt) > OPEN_MS
+  return isLeft ? { ...state, stage: 'kept' } : state
+}
+
+function next(state: AssessmentState, { happening, at, by, text }: AssessmentEvent): AssessmentState {
+  switch (happening.kind) {
+    case 'begun':
+      return state
+    case 'ticked':
+      return { ...state, ticked: happening.ticks }
+    case 'closed': {
+      const { why } = happening
+      return { ...state, stage: why === 'complete' ? 'to-decide' : 'kept', closed: { at, by, why } }
+    }
+    case 'decided': {
+      const { outcomes } = happening
+      return { ...state, stage: stageOf(outcomes), decided: { ...happening, at, by, text }, outcomes }
+    }
+    case 'appealed':
+      return { ...state, stage: 'appealed', appealedAt: at }
+    case 'reviewed':
+      return { ...state, stage: 'reviewed', reviewed: { by, finding: happening.finding } }
+    case 'answered':
+      return state
+    case 'settled':
+      return { ...state, stage: stageOf(happening.outcomes), outcomes: happening.outcomes, settledAt: at }
+    case 'withdrawn':
+      return { ...state, stage: 'withdrawn' }
+  }
+}
+
+/** Signed where nothing that is judged is open. */
+function stageOf(outcomes: Outcomes): AssessmentStage {
+  const isShown = outcomes.every(({ result }) => result === 'shown' || result === 'noted')
+  return isShown && outcomes.some(({ result }) => result === 'shown') ? 'signed' : 'not-yet'
+}
+
+/** Who asks to do something in it, as far as it matters. */
+export interface AssessmentAsker {
+  personId: string
+  isTeaching: boolean
+  isHead: boolean
+  /** Whether nobody else could do it: in a house where one person teaches, they assess whom they trained. */
+  isOnlyTeacher: boolean
+}
+
+/** Why something can't be done in an assessment. */
+export const ASSESSMENT_REFUSALS = ['not-theirs', 'not-now', 'too-late', 'somebody-else'] as const
+/** The same, one of them. */
+export type AssessmentRefusal = (typeof ASSESSMENT_REFUSALS)[number]
+
+/** From which stages each can happen. */
+const FROM: Record<Exclude<AssessmentKind, 'begun'>, readonly AssessmentStage[]> = {
+  ticked: ['to-decide'],
+  closed: ['running'],
+  decided: ['to-decide'],
+  appealed: ['signed', 'not-yet'],
+  reviewed: ['appealed'],
+  answered: ['appealed', 'reviewed'],
+  settled: ['reviewed', 'appealed'],
+  withdrawn: ['signed'],
+}
+
+/**
+ * Whether somebody may do something in an assessment as it stands; null where they may. Nobody signs themselves; who looks at it
+ * again is somebody else; only whoever was assessed appeals or answers; the head settles and withdraws.
+ */
+export function assessmentRefusal(
+  state: AssessmentState,
+  kind: Exclude<AssessmentKind, 'begun'>,
+  asker: AssessmentAsker,
+  now: Date,
+): AssessmentRefusal | null {
+  const isOwn = asker.personId === state.setup.personId
+  if (kind === 'appealed' || kind === 'answered') {
+    if (!isOwn) return 'not-theirs'
+  } else if (isOwn || !asker.isTeaching) return 'not-theirs'
+  if ((kind === 'settled' || kind === 'withdrawn') && !asker.isHead) return 'not-theirs'
+  const isFirst = asker.personId === state.decided?.by
+  if (kind === 'reviewed' && isFirst && !asker.isOnlyTeacher) return 'somebody-else'
+  if (!FROM[kind].includes(state.stage)) return 'not-now'
+  // What was settled once is settled.
+  if (kind === 'appealed' && state.settledAt !== null) return 'not-now'
+  if (kind === 'settled' && state.stage === 'appealed' && !asker.isOnlyTeacher) return 'not-now'
+  const decidedAt = state.decided === null ? null : Date.parse(state.decided.at)
+  if (kind === 'appealed' && decidedAt !== null && now.getTime() - decidedAt > APPEAL_DAYS * MS_PER_DAY)
+    return 'too-late'
+  return null
+}
