@@ -37,6 +37,10 @@ export const ACCESS = {
   /** Own is a seat in the training: peers watch one another. */
   watch: { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'tell-stage': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
+  'see-sign-offs': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
+  /** Own is what whoever is assessed may say of it: to ask for another look, to answer. */
+  assess: { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
+  sign: { head: 'all', trainer: 'all', trainee: 'none', handed: 'none' },
   'see-people': { head: 'all', trainer: 'all', trainee: 'own', handed: 'none' },
   'invite-people': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },
   'change-people': { head: 'all', trainer: 'none', trainee: 'none', handed: 'none' },

@@ -52,6 +52,14 @@ export const BOUNDS = {
   spentG: { min: 0, max: 10_000 },
   /** Parts in one list: groups of a machine, steps of a routine, things on a bench. */
   listLength: { min: 0, max: 60 },
+  runShots: { min: 0, max: 200 },
+  runDays: { min: 0, max: 30 },
+  runBags: { min: 0, max: 10 },
+  share: { min: 0, max: 1 },
+  setShots: { min: 1, max: 20 },
+  uncountedShots: { min: 0, max: 20 },
+  holdsMonths: { min: 1, max: 60 },
+  awayWeeks: { min: 1, max: 104 },
   importRows: { min: 1, max: 200 },
 } as const
 

@@ -117,6 +117,24 @@ export type {
   TakeHome,
   TakeHomeInput,
 } from './skill.ts'
+// Assessment and sign-off
+export {
+  assessment,
+  assessmentEventInput,
+  assessmentHappening,
+  assessmentList,
+  personSignOffs,
+  signatureInput,
+} from './signOff.ts'
+export type {
+  Assessment,
+  AssessmentEventInput,
+  AssessmentList,
+  PersonSignOffs,
+  SignatureInput,
+} from './signOff.ts'
+export { programmeOf } from './prepared/kinds/programme.ts'
+export type { ProgrammeContent } from './prepared/kinds/programme.ts'
 // Devices at the bar
 export { DEVICE_FAULTS, SENSORS, deviceOrder, deviceWord, readLines, writeLines } from './deviceLine.ts'
 export type { DeviceFault, DeviceOrder, DeviceWord, Sensor } from './deviceLine.ts'

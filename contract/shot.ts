@@ -45,6 +45,8 @@ const shotSetting = z.strictObject({
   /** Whether a call by eye is asked for as well, and both notes; null, as of former releases: with the call, and always. */
   isFirstCallAsked: z.boolean().nullable().default(null),
   areNotesAsked: z.boolean().nullable().default(null),
+  /** The set that it is pulled in; left out of all others. */
+  assessmentId: id.exactOptional(),
 })
 
 /** What a shot is where it belongs to no training and nothing else is said. */

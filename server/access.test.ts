@@ -17,6 +17,7 @@ import { inAcademy } from './database/inAcademy.ts'
 import { claim, setAside, trainingEvent } from './database/schema/index.ts'
 import { type Asker, ASKERS, type Found, PROBES, type Probe, THINGS, type Thing } from './testing/probes.ts'
 import { ORIGIN, type TestServer, newId, serveTest, shotOf } from './testing/serve.ts'
+import { keepAssessment } from './testing/signOffThings.ts'
 import { AWAY, HOME, type Somebody, type World, worldIn } from './testing/world.ts'
 
 let server: TestServer
@@ -80,6 +81,7 @@ const NOTHING: Found = {
   setAsideId: '',
   trainingId: '',
   claimId: '',
+  assessmentId: '',
 }
 
 /** What of the found things a probe names: only that need be made. */
@@ -130,6 +132,7 @@ async function find(
     setAsideId: await made('setAsideId', () => keepAside(owner)),
     trainingId: await made('trainingId', () => startTraining(owner)),
     claimId: await made('claimId', () => keepClaim(owner)),
+    assessmentId: await made('assessmentId', () => keepAssessment(server.house, owner, owner.personId)),
   }
 }
 

@@ -19,6 +19,7 @@ import { peopleRoutes } from './people/routes.ts'
 import { prepareRoutes } from './prepare/routes.ts'
 import { setAsideRoutes } from './setAside/routes.ts'
 import { shotRoutes } from './shots/routes.ts'
+import { signOffRoutes } from './signOff/routes.ts'
 import { skillRoutes } from './skill/routes.ts'
 import { tastingRoutes } from './tasting/routes.ts'
 import { todayRoutes } from './today/routes.ts'
@@ -81,6 +82,7 @@ function apiRoutes({ house, version }: AppParts): Router {
     shotRoutes,
     tastingRoutes,
     trainingRoutes,
+    signOffRoutes,
     skillRoutes,
     liveRoutes,
     claimRoutes,

@@ -10,6 +10,7 @@ import {
   shotList,
 } from '@calm-apron/contract'
 import { ORIGIN, type TestServer, newId, serveTest, shotOf } from './testing/serve.ts'
+import { keepAssessment } from './testing/signOffThings.ts'
 import { AWAY, type Somebody, type World, worldIn } from './testing/world.ts'
 
 /**
@@ -38,6 +39,8 @@ const PLANTED = {
   ofAwaitedRuling: 'zinc-gull-of-an-awaited-ruling',
   ofSealedSlip: 'zinc-gull-of-a-sealed-slip',
   ofPeersTakeHome: 'zinc-gull-that-a-peer-took-home',
+  ofPeersAssessment: 'zinc-gull-of-a-peers-assessment',
+  ofShotInSet: 'zinc-gull-of-a-shot-in-a-set',
 }
 
 beforeAll(async () => {
@@ -78,7 +81,10 @@ async function plant(): Promise<Record<string, string>> {
   const taste = { sour: 3, sweet: 6, bitter: 3, body: 5, dryness: 2 }
   await put(trainer, `shots/${sealed}/slips/${newId()}`, { ...slip, filledBy: trainer.personId, taste })
   await put(trainer, `people/${peer.personId}/take-homes/${newId()}`, { text: PLANTED.ofPeersTakeHome })
-  return { peersShot, awaited, sealed, grinderId: String(shotOf().grinderId) }
+  const assessment = await keepAssessment(server.house, peer, trainer.personId, PLANTED.ofPeersAssessment)
+  const inSet = { purpose: 'assessment' as const, assessmentId: newId() }
+  const shotInSet = await world.makeShot(trainee, trainer, noted(PLANTED.ofShotInSet, inSet))
+  return { peersShot, awaited, sealed, assessment, shotInSet, grinderId: String(shotOf().grinderId) }
 }
 
 function headersOf({ cookie }: Somebody) {
@@ -99,11 +105,12 @@ async function put(who: Somebody, path: string, body: object): Promise<void> {
 /** Every address at which something can be read, with each of the ids that may stand in it. */
 function addresses(): string[] {
   const personIds = [trainee, peer, trainer, away].map(({ personId }) => personId)
-  const shotIds = ['peersShot', 'awaited', 'sealed'].map((name) => ids[name] ?? '')
+  const shotIds = ['peersShot', 'awaited', 'sealed', 'shotInSet'].map((name) => ids[name] ?? '')
   const idsOf: Record<string, string[]> = {
     shotId: shotIds,
     personId: personIds,
     preparedId: [ids['grinderId'] ?? ''],
+    assessmentId: [ids['assessment'] ?? ''],
     trainingId: [newId()],
   }
   const reads = Object.values<Endpoint>(ENDPOINTS).filter(({ method }) => method === 'get')
@@ -152,7 +159,13 @@ test('a head reads of no sealed slip and of no other academy, and of all else', 
   const told = await everythingToldTo(head)
   for (const planted of [PLANTED.ofSealedSlip, PLANTED.ofAway, PLANTED.ofAwaitedRuling])
     expect([planted, whereFound(told, planted)]).toEqual([planted, []])
-  for (const planted of [PLANTED.ofPeer, PLANTED.ofAwaitedShot, PLANTED.ofPeersTakeHome])
+  for (const planted of [
+    PLANTED.ofPeer,
+    PLANTED.ofAwaitedShot,
+    PLANTED.ofPeersTakeHome,
+    PLANTED.ofPeersAssessment,
+    PLANTED.ofShotInSet,
+  ])
     expect(whereFound(told, planted)).not.toEqual([])
 })
 

@@ -2,9 +2,10 @@ import { type Action, ROLES } from '@calm-apron/contract'
 import { newToken } from './doors/secrets.ts'
 import { digestOf } from './testing/digestOf.ts'
 import { type TestServer, grinderThing, newId, serveTest, shotOf } from './testing/serve.ts'
+import { keepAssessment, programmeContent } from './testing/signOffThings.ts'
 import { setupOf } from './testing/trainings.ts'
 import { PICTURE } from './testing/things.ts'
-import { AWAY, HOME, PASSWORD, type Somebody, type World, worldIn } from './testing/world.ts'
+import { AWAY, HOME, PASSWORD, PIN, type Somebody, type World, worldIn } from './testing/world.ts'
 
 /**
  * For each action what somebody could do with it to another's day or record: a trainee, whoever holds a tablet that was
@@ -15,7 +16,7 @@ let server: TestServer
 let world: World
 let victim: Somebody
 let trainer: Somebody
-let ids: { shotId: string; trainingId: string; thingId: string }
+let ids: { shotId: string; trainingId: string; thingId: string; assessmentId: string }
 beforeAll(async () => {
   server = await serveTest()
   world = worldIn(server.house)
@@ -26,6 +27,7 @@ beforeAll(async () => {
     shotId: await world.makeShot(victim, trainer),
     trainingId: newId(),
     thingId: await world.makeThing(trainer),
+    assessmentId: await keepAssessment(server.house, victim, trainer.personId),
   }
   await send(trainer.cookie, 'put', `trainings/${ids.trainingId}/events/${newId()}`, {
     ...{ by: trainer.personId, at: now() },
@@ -51,7 +53,7 @@ type Attempt = [method: Parameters<typeof send>[1], path: string, body?: object]
 
 /** What each action could be tried for, in somebody's name; an action without a row does not compile. */
 function attempts(by: string): Record<Action, Attempt[]> {
-  const { shotId, trainingId, thingId } = ids
+  const { shotId, trainingId, thingId, assessmentId } = ids
   const { personId } = victim
   const at = now()
   const { grinderId, bagId, recipeRevisionId } = shotOf()
@@ -153,6 +155,35 @@ function attempts(by: string): Record<Action, Attempt[]> {
         { personId, shotId: newId(), step: 'dose', phase: 'before', pumpS: 0, weightG: null, at },
       ],
     ],
+    'see-sign-offs': [
+      ['get', `people/${personId}/sign-offs`],
+      ['get', `assessments/${assessmentId}`],
+      ['get', 'assessments'],
+    ],
+    assess: (
+      [
+        { kind: 'ticked', ticks: ['wipes the basket'] },
+        { kind: 'closed', why: 'broken-off' },
+        { kind: 'appealed' },
+        { kind: 'answered' },
+        { kind: 'reviewed', finding: 'stands', outcomes: [] },
+      ] as const
+    ).map((happening): Attempt => [
+      'put',
+      `assessments/${assessmentId}/events/${newId()}`,
+      { by, at, happening, text: 'to spoil it' },
+    ]),
+    sign: (['pin', 'password'] as const).map((secretBy): Attempt => [
+      'put',
+      `assessments/${assessmentId}/signatures/${newId()}`,
+      {
+        at,
+        happening: { kind: 'withdrawn' },
+        text: 'to spoil it',
+        by: secretBy,
+        secret: secretBy === 'pin' ? PIN : PASSWORD,
+      },
+    ]),
     'see-people': [['get', 'people']],
     'invite-people': [
       ['put', `people/${newId()}`, { displayName: 'Somebody Spoilt', role: 'head' }],
@@ -170,6 +201,11 @@ function attempts(by: string): Record<Action, Attempt[]> {
     ],
     'see-prepared': [['get', 'prepared?kind=recipe']],
     prepare: [
+      [
+        'put',
+        `prepared/${newId()}`,
+        { kind: 'programme', parentId: null, content: programmeContent('first-week') },
+      ],
       ['patch', `prepared/${thingId}`, { isArchived: true }],
       [
         'put',

@@ -2,6 +2,7 @@ import { DOOR_ENDPOINTS } from './doors.ts'
 import { PEOPLE_ENDPOINTS } from './people.ts'
 import { PREPARE_ENDPOINTS } from './prepare.ts'
 import { SHOT_ENDPOINTS } from './shots.ts'
+import { SIGN_OFF_ENDPOINTS } from './signOff.ts'
 import { SKILL_ENDPOINTS } from './skill.ts'
 import { TRAINING_ENDPOINTS } from './trainings.ts'
 
@@ -11,6 +12,7 @@ export const ENDPOINTS = {
   ...PEOPLE_ENDPOINTS,
   ...PREPARE_ENDPOINTS,
   ...SHOT_ENDPOINTS,
+  ...SIGN_OFF_ENDPOINTS,
   ...SKILL_ENDPOINTS,
   ...TRAINING_ENDPOINTS,
 } as const

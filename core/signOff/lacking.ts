@@ -22,6 +22,8 @@ export type Lacking =
 export interface RunStanding {
   lacking: Lacking[]
   passToday: number | null
+  /** Whether a judged part lies elsewhere of late than before. */
+  hasShifted: boolean
 }
 
 /** By what the ladder is measured for this programme. */
@@ -50,7 +52,7 @@ export function runStanding(
   const before = programme.buildsOn
     .filter((programmeId) => !signedOff.has(programmeId))
     .map((programmeId): Lacking => ({ kind: 'before', programmeId }))
-  if (programme.way === 'ticks') return { lacking: before, passToday: null }
+  if (programme.way === 'ticks') return { lacking: before, passToday: null, hasShifted: false }
   const counted = shots.filter(({ context }) => isCounted(context.purpose) && context.isSimulated !== true)
   // Unhelped: what the tool helped with says nothing of the hands.
   const own = counted.filter(({ isHelped }) => !isHelped)
@@ -67,6 +69,7 @@ export function runStanding(
       ...programme.skills.flatMap((each) => partLacking(each, skill, programme)),
     ],
     passToday: skill.passToday,
+    hasShifted: programme.skills.some((part) => skill.skills[part].shift !== null),
   }
 }
 

@@ -5,7 +5,7 @@ type About = 'shot' | 'prepared' | 'people'
 
 /**
  * What those who follow are told of a trace. Null: nothing on a screen is another by it, or it is told where more of it
- * is known (a training, and which training a shot is of).
+ * is known (a training, and which training a shot is of; an assessment).
  */
 const ABOUT: Record<AuditKind, About | null> = {
   'academy-made': null,
@@ -22,6 +22,14 @@ const ABOUT: Record<AuditKind, About | null> = {
   'shot-repurposed': 'shot',
   'photo-added': 'shot',
   'take-home-given': null,
+  'assessment-begun': null,
+  'assessment-ended': null,
+  'assessment-decided': null,
+  'assessment-appealed': null,
+  'assessment-reviewed': null,
+  'assessment-answered': null,
+  'assessment-settled': null,
+  'sign-off-withdrawn': null,
   'training-started': null,
   'training-changed': null,
   'training-ended': null,

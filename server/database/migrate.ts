@@ -34,6 +34,8 @@ const MAY_CHANGE: Record<string, readonly string[]> = {
     'brief',
     'beside',
   ],
+  // What happened in it stands in `assessment_event`; once closed it stays so.
+  assessment: ['closed_at'],
   prepared: ['revision_no', 'name_key', 'search_text', 'archived_at', 'over_on'],
 }
 const MAY_REMOVE = ['session', 'remembered_sign_in', 'set_aside']

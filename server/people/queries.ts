@@ -216,6 +216,15 @@ export async function hasOtherHead(transaction: AcademyTransaction, personId: st
   return heads.length > 0 && (row?.others ?? 0) > 0
 }
 
+/** How many teach here. */
+export async function countTeaching(transaction: AcademyTransaction): Promise<number> {
+  const [row] = await transaction
+    .select({ teaching: count() })
+    .from(person)
+    .where(and(ne(person.role, 'trainee'), isNull(person.endedAt)))
+  return row?.teaching ?? 0
+}
+
 /** How much of a person there is, for the word before an erasure. */
 export async function countOfPerson(transaction: AcademyTransaction, personId: string) {
   const one = async (query: Promise<{ n: number }[]>) => (await query)[0]?.n ?? 0

@@ -17,7 +17,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { leaveTraces } from '../audit/trace.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
 import type { Errand } from '../http/serve.ts'
-import { isLockedFor } from './prepareService.ts'
+import { isForHeadsAlone, isLockedFor } from './prepareService.ts'
 import { type NewThing, findPrepared, insertThings, kindsOf, reviseThing } from './queries.ts'
 import { brokenReferences } from './references.ts'
 
@@ -93,6 +93,8 @@ function errorsOf(
 ): FieldError[] {
   if (known && (known.kind !== thing.kind || known.parentId !== thing.parentId))
     return [{ path: 'preparedId', reason: 'id-taken', message: 'Something else has this id here.' }]
+  if (isForHeadsAlone(errand, thing))
+    return [{ path: 'thing.kind', reason: 'heads-only', message: 'This is changed by heads alone.' }]
   if (known && isLockedFor(errand, known))
     return [{ path: 'preparedId', reason: 'locked', message: 'Somebody locked this.' }]
   // A lock names somebody of the academy it came from; here it would lock everyone out.

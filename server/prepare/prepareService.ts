@@ -57,6 +57,7 @@ export async function makePrepared(
   thing: PreparedInput,
 ): Promise<Kept<PreparedRecord>> {
   const { actor, transaction, now } = errand
+  refuseUnlessHeads(errand, thing)
   return once(errand, {
     ...underId(transaction, preparedId, preparedId),
     body: thing,
@@ -164,6 +165,16 @@ export async function archivePrepared(
   return { ...current, isArchived }
 }
 
+/** Some kinds are the house's word: heads alone make and change them. */
+export function isForHeadsAlone({ actor }: Errand, { kind }: Pick<PreparedRecord, 'kind'>): boolean {
+  return kindOf(kind).isHeads === true && actor.part !== 'head'
+}
+
+/** @throws {Refusal} `not-allowed` */
+function refuseUnlessHeads(errand: Errand, thing: Pick<PreparedRecord, 'kind'>): void {
+  if (isForHeadsAlone(errand, thing)) throw new Refusal('not-allowed', 'This is changed by heads alone.')
+}
+
 /** A shared thing may be locked: then only whoever locked it, or a head, changes it. */
 export function isLockedFor({ actor }: Errand, record: PreparedRecord): boolean {
   const known = kindOf(record.kind).keeper ? asKind(record, record.kind) : null
@@ -172,6 +183,7 @@ export function isLockedFor({ actor }: Errand, record: PreparedRecord): boolean 
 }
 
 function refuseIfLocked(errand: Errand, record: PreparedRecord): void {
+  refuseUnlessHeads(errand, record)
   if (isLockedFor(errand, record))
     throw new Refusal('locked', 'Somebody locked this; only they or a head may change it.')
 }

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { awaitsCall } from './awaitsCall.ts'
+import { isWithheldYet } from './awaitsCall.ts'
 
 /** Which of a grinder’s shots of late tell something of it. */
 interface OnGrinder {
@@ -27,7 +27,7 @@ export async function newestOnGrinder(
     and shot.pulled_at > coalesce(${before}::timestamptz, now()) - make_interval(days => ${LATE_DAYS})
     and (${before}::timestamptz is null or shot.pulled_at < ${before}::timestamptz)
     and (${exceptTrainingId}::uuid is null or shot.training_id is distinct from ${exceptTrainingId}::uuid)
-    and (not ${isOpenOnly} or not ${awaitsCall})`
+    and (not ${isOpenOnly} or not ${isWithheldYet})`
   const columns = sql`shot.academy_id, shot.shot_id, shot.bag_id, shot.pulled_at, shot.purpose`
   const { rows } = await transaction.execute<{ shot_id: string }>(sql`
     with of_late as (

@@ -15,9 +15,16 @@ function notTheirs() {
  */
 export async function refuseWrongTraining(
   { actor, transaction }: Errand,
-  { trainingId, purpose, personId }: Pick<ShotInput, 'trainingId' | 'purpose' | 'personId'>,
+  {
+    trainingId,
+    purpose,
+    personId,
+    assessmentId,
+  }: Pick<ShotInput, 'trainingId' | 'purpose' | 'personId' | 'assessmentId'>,
 ): Promise<void> {
   if (teaches(actor.part)) return
+  if (assessmentId !== undefined)
+    throw refuseField('assessmentId', 'not-theirs', 'What is pulled in a set is recorded by those who teach.')
   const events = trainingId === null ? [] : await eventsOf(transaction, trainingId)
   if (events.length > 0 && !hasSeat(events, personId))
     throw refuseField('trainingId', 'no-seat', 'They have no seat in this training.')

@@ -3,7 +3,7 @@ import { type SQL, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
 import { behindEnd } from '../database/behindEnd.ts'
 import { shot } from '../database/schema/index.ts'
-import { awaitsCall } from './awaitsCall.ts'
+import { isWithheldYet } from './awaitsCall.ts'
 
 /** Midnight of a date where the academy is. */
 function startOfDay(day: 'from' | 'until'): SQL {
@@ -45,5 +45,5 @@ export const SHOT_FILTERS = {
     union select r.shot_id from ruling r join found on found.text_id = r.reason_text_id)`,
   shotIds: anyOf(shot.shotId, sql.placeholder('shotIds')),
   after: behindEnd(shot.pulledAt, shot.shotId),
-  isOpenOnly: sql`not ${awaitsCall}`,
+  isOpenOnly: sql`not ${isWithheldYet}`,
 }

@@ -58,6 +58,7 @@ export function toSummary(
     isCallAsked: row.isCallAsked,
     isFirstCallAsked: row.isFirstCallAsked,
     areNotesAsked: row.areNotesAsked,
+    ...(row.assessmentId !== null && { assessmentId: row.assessmentId }),
     current: toRevision(revision, beside),
     series: series === null ? null : { weight: series.weight, pressure: series.pressure },
     tasted: tasted.get(row.shotId) ?? { trainee: null, trainer: null },

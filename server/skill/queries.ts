@@ -5,7 +5,7 @@ import { anyOf } from '../database/anyOf.ts'
 import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction, Database } from '../database/pool.ts'
 import { call, person, ruling, shot, skill } from '../database/schema/index.ts'
-import { awaitsCall } from '../shots/awaitsCall.ts'
+import { isWithheldYet } from '../shots/awaitsCall.ts'
 import { shotPageQuery, summariesOf } from '../shots/queries.ts'
 
 /** So long a worker has somebody in hand before another takes them up. */
@@ -85,7 +85,7 @@ const shotsOfPerson = keptQuery((builder) =>
       anyOf(shot.purpose, sql.placeholder('purposes')),
       eq(shot.isSimulated, false),
       // What waits for their call is sealed to them, and would show in the figures.
-      sql`not ${awaitsCall}`,
+      sql`not ${isWithheldYet}`,
     ),
     sql.placeholder('limit'),
   ),
@@ -168,26 +168,33 @@ export async function shotsOfDay(
 
 const finalCalls = keptQuery((builder) =>
   builder
-    .select({ shotId: call.shotId, verdict: call.verdict, cause: call.cause, move: call.move })
+    .select({
+      shotId: call.shotId,
+      personId: call.personId,
+      verdict: call.verdict,
+      cause: call.cause,
+      move: call.move,
+    })
     .from(call)
     .where(
       and(
         anyOf(call.shotId, sql.placeholder('shotIds')),
-        sql`${call.personId} = ${sql.placeholder('personId')}`,
         eq(call.stage, 'final'),
         sql`${call.verdict} is not null`,
       ),
     ),
 )
 
-/** The last word of whoever pulled, by shot. */
+/** The last word of whoever pulled each of these, by shot. */
 export async function lastWords(
   transaction: AcademyTransaction,
-  personId: string,
-  shotIds: readonly string[],
+  shots: readonly Pick<ShotSummary, 'shotId' | 'personId'>[],
 ): Promise<Map<string, Pick<Call, 'verdict' | 'cause' | 'move'>>> {
-  const rows = await finalCalls(transaction, { personId, shotIds })
-  return new Map(rows.map(({ shotId, ...said }) => [shotId, said]))
+  if (shots.length === 0) return new Map()
+  const pulledBy = new Map(shots.map(({ shotId, personId }) => [shotId, personId]))
+  const rows = await finalCalls(transaction, { shotIds: [...pulledBy.keys()] })
+  const own = rows.filter(({ shotId, personId }) => pulledBy.get(shotId) === personId)
+  return new Map(own.map(({ shotId, verdict, cause, move }) => [shotId, { verdict, cause, move }]))
 }
 
 const newestRulings = keptQuery((builder) =>

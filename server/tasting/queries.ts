@@ -4,7 +4,7 @@ import { anyOf } from '../database/anyOf.ts'
 import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { call, claim, freeText, photo, ruling, shot, shotRevision, slip } from '../database/schema/index.ts'
-import { awaitsCall, shotsAmong } from '../shots/awaitsCall.ts'
+import { awaitsCall, isSealedInSet, shotsAmong } from '../shots/awaitsCall.ts'
 
 type CallRow = typeof call.$inferSelect
 type SlipRow = typeof slip.$inferSelect
@@ -68,7 +68,7 @@ export async function tastedOf(
   return whole
 }
 
-/** Those among these shots of which both sides are in or skipped, or of which no notes are asked and the call is made. */
+/** Those among these shots of which both sides are in or skipped, or of which no notes are asked and the call is made; none of a set that is on. */
 export async function openAmong(
   transaction: AcademyTransaction,
   shotIds: readonly string[],
@@ -78,7 +78,9 @@ export async function openAmong(
     shotIds,
     and(eq(shot.areNotesAsked, false), sql`not ${awaitsCall}`),
   )
-  return new Set([...(await tastedOf(transaction, shotIds)).keys(), ...noteless])
+  const sealed = await shotsAmong(transaction, shotIds, isSealedInSet)
+  const open = [...(await tastedOf(transaction, shotIds)).keys(), ...noteless]
+  return new Set(open.filter((shotId) => !sealed.has(shotId)))
 }
 
 /** Whether anybody has tasted it: on a note, or at the bar. */

@@ -1,6 +1,6 @@
 import { type Tasting, askedBefore } from '@calm-apron/contract'
 import type { Errand } from '../http/serve.ts'
-import { isWithheld } from '../shots/withheld.ts'
+import { isSealed, isWithheld } from '../shots/withheld.ts'
 import { watchesOf } from '../training/watchQueries.ts'
 import { isOpenTo, sidesOf } from './opening.ts'
 import { isTasted, listCalls, listPhotos, listRulings, listSlips } from './queries.ts'
@@ -20,7 +20,7 @@ export async function readTasting(errand: Errand, shotId: string): Promise<Tasti
   const calls = await listCalls(transaction, shotId)
   const sides = sidesOf(slips)
   const isReadingWithheld = await isWithheld(errand, shotId)
-  const isNowOpen = isOpenTo(owner, sides, isReadingWithheld)
+  const isNowOpen = isOpenTo(owner, sides, isReadingWithheld) && !(await isSealed(transaction, shotId))
   const isReadable = isNowOpen && !isReadingWithheld
   const watches = (await watchesOf(transaction, shotId)).filter(({ watchedBy }) => watchedBy !== pulledBy)
   return {

@@ -2,6 +2,7 @@ import type { Action, Endpoints, Part } from '@calm-apron/contract'
 import { newToken } from '../doors/secrets.ts'
 import { grinderThing, newId, shotOf } from './serve.ts'
 import { MADE_ON, THERE, TRAINING_PROBES, always, at } from './trainingProbes.ts'
+import { SIGN_OFF_PROBES } from './signOffProbes.ts'
 import { PICTURE } from './things.ts'
 import { PASSWORD, PIN, type Somebody } from './world.ts'
 
@@ -32,6 +33,7 @@ export interface Found {
   setAsideId: string
   trainingId: string
   claimId: string
+  assessmentId: string
   /** A grinder of the asker's academy, whoever made it; or of the other one's. */
   preparedId: string
 }
@@ -190,6 +192,7 @@ export const PROBES: Record<keyof Endpoints, Probe[]> = {
       answers: { own: 404, 'other’s': 201, 'other academy’s': 404, missing: 404 },
     },
   ],
+  ...SIGN_OFF_PROBES,
   putShot: [
     {
       ask: ({ asker, personId }) => ({

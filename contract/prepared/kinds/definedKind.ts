@@ -48,6 +48,8 @@ export interface KindDefinition<
   overOn?(content: z.infer<S>): string | null
   /** Who alone, beside a head, may change it, and the field that says so; null: whoever prepares. */
   keeper?(content: z.infer<S>): Keeper | null
+  /** Whether heads alone make and change it. */
+  isHeads?: boolean
   /**
    * How contents that were stored by earlier versions become those of today, a step for each version from 1 on. A new
    * field gets a step that says what it was before it was asked.

@@ -6,6 +6,7 @@ import { caution } from './caution.ts'
 import { coffee } from './coffee.ts'
 import { grinder } from './grinder.ts'
 import { machine } from './machine.ts'
+import { programme } from './programme.ts'
 import { recipe } from './recipe.ts'
 import { routine } from './routine.ts'
 import { scale } from './scale.ts'
@@ -31,6 +32,7 @@ export const KINDS = {
   water,
   routine,
   caution,
+  programme,
 } as const
 
 export type PreparedKind = keyof typeof KINDS

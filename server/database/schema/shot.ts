@@ -2,8 +2,6 @@ import { BOUNDS, type StoredNotes } from '@calm-apron/contract'
 import {
   ABANDONMENTS,
   type AsItStood,
-  CAUSES,
-  type Cause,
   FAULTS_SHOWN,
   type FaultShown,
   DOSE_METHODS,
@@ -13,7 +11,6 @@ import {
   PUCKS,
   SHOT_PURPOSES,
   SIDES,
-  STANDINGS,
   STREAMS,
   TILTS,
   type TasteTargets,
@@ -67,6 +64,8 @@ export const shot = pgTable(
     /** Null, as of former releases: with the call, and always. */
     isFirstCallAsked: boolean('is_first_call_asked'),
     areNotesAsked: boolean('are_notes_asked'),
+    /** The set it was pulled in. No foreign key: whichever arrives first. */
+    assessmentId: uuid('assessment_id'),
   },
   (t) => [
     primaryKey({ columns: [t.academyId, t.shotId] }),
@@ -104,6 +103,9 @@ export const shot = pgTable(
       .on(t.academyId, t.grinderId, t.pulledAt)
       .where(sql`${t.purpose} in ('dial-in', 'experiment')`),
     index('shot_of_machine_by_time').on(t.academyId, t.machineId, t.pulledAt),
+    index('shot_of_assessment')
+      .on(t.academyId, t.assessmentId)
+      .where(sql`${t.assessmentId} is not null`),
     index('shot_of_training_by_time').on(t.academyId, t.trainingId, t.pulledAt, t.shotId),
     foreignKey({
       name: 'shot_machine',
@@ -288,39 +290,5 @@ export const shotSeries = pgTable(
       columns: [t.academyId, t.shotId],
       foreignColumns: [shot.academyId, shot.shotId],
     }),
-  ],
-)
-
-/**
- * What a shot is said to be, as it was worked out last, so that it can be looked for. Triggers put behind (`rules_version` 0)
- * whatever is read otherwise once something changed, whoever changed it; a worker takes it up.
- */
-export const shotSaid = pgTable(
-  'shot_said',
-  {
-    academyId: academyId(),
-    shotId: uuid('shot_id').notNull(),
-    /** The shot's own, for pages by time. */
-    pulledAt: instant('pulled_at').notNull(),
-    rulesVersion: integer('rules_version').notNull().default(0),
-    dose: text('dose', { enum: STANDINGS }),
-    tamp: text('tamp', { enum: STANDINGS }),
-    yield: text('yield', { enum: STANDINGS }),
-    time: text('time', { enum: STANDINGS }),
-    taste: text('taste', { enum: STANDINGS }),
-    /** The cause that is named, or the one that a trainer's ruling names. */
-    cause: text('cause').$type<Cause>(),
-  },
-  (t) => [
-    primaryKey({ columns: [t.academyId, t.shotId] }),
-    foreignKey({
-      name: 'shot_said_shot',
-      columns: [t.academyId, t.shotId],
-      foreignColumns: [shot.academyId, shot.shotId],
-    }),
-    // As the worker takes them up: what changed first, the newest of it first.
-    index('shot_said_behind').on(t.academyId, t.rulesVersion, t.pulledAt.desc()),
-    index('shot_said_by_cause').on(t.academyId, t.cause, t.pulledAt, t.shotId),
-    check('shot_said_cause', oneOf(t.cause, CAUSES)),
   ],
 )

@@ -1,11 +1,15 @@
 import type {
   Act,
+  Assessors,
   BasketSize,
   DosesBy,
+  GrindOwner,
   KeptIn,
   MachineKind,
+  ProgrammeWay,
   ReadingKind,
   Selector,
+  Skill,
   StepTimer,
   TampSchool,
   VesselKind,
@@ -15,6 +19,14 @@ import { factsWords } from './facts.ts'
 
 const SIZES = { single: 'single', double: 'double', triple: 'triple' } satisfies Record<BasketSize, string>
 const SELECTED = { none: 'none', single: 'single', double: 'double' } satisfies Record<Selector, string>
+
+const MACHINES = {
+  'single-boiler': 'small, single boiler',
+  'heat-exchange': 'heat exchanger',
+  'two-boiler': 'two boilers',
+  lever: 'lever',
+  assisted: 'assisted',
+} satisfies Record<MachineKind, string>
 
 /** What may be chosen in the fields of all that is prepared, by field. */
 export const OPTION_WORDS = {
@@ -47,13 +59,28 @@ export const OPTION_WORDS = {
     string
   >,
   state: { here: 'here', missing: 'missing', 'on-order': 'on order' },
-  'machine-kind': {
-    'single-boiler': 'small, single boiler',
-    'heat-exchange': 'heat exchanger',
-    'two-boiler': 'two boilers',
-    lever: 'lever',
-    assisted: 'assisted',
-  } satisfies Record<MachineKind, string>,
+  'machine-kind': MACHINES,
+  machineKinds: MACHINES,
+  way: {
+    ticks: 'a card of ticks',
+    set: 'a set of shots',
+    'dial-in': 'finding a setting',
+  } satisfies Record<ProgrammeWay, string>,
+  skills: {
+    prep: 'preparing',
+    dose: 'dose',
+    tamp: 'tamp',
+    yield: 'yield',
+    time: 'time',
+    taste: 'taste',
+    call: 'the call',
+    alike: 'pulling alike',
+  } satisfies Record<Skill, string>,
+  grindOwner: { trainer: 'the trainer', trainee: 'the trainee' } satisfies Record<GrindOwner, string>,
+  assessors: {
+    'whoever-teaches': 'whoever teaches',
+    'not-their-trainer': 'not whoever trained them',
+  } satisfies Record<Assessors, string>,
   temperature: { controlled: 'controlled', thermostat: 'thermostat, swings', none: 'none: by flushing' },
   preinfusion: { none: 'none', automatic: 'automatic', held: 'held by hand' },
   startBy: { button: 'a button', lever: 'a lever', paddle: 'a paddle' },

@@ -1,0 +1,183 @@
+import {
+  type Assessment,
+  type AssessmentList,
+  type PersonSignOffs,
+  type ShotSummary,
+  asKind,
+  programmeOf,
+  reachOf,
+  teaches,
+} from '@calm-apron/contract'
+import {
+  type AssessmentEvent,
+  type AssessmentState,
+  assessmentState,
+  runStanding,
+  signedOff,
+} from '@calm-apron/core'
+import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
+import type { Errand } from '../http/serve.ts'
+import { roleOf } from '../people/queries.ts'
+import { allPrepared } from '../prepare/queries.ts'
+import { recipesOf } from '../shots/queries.ts'
+import { countedShots } from '../skill/queries.ts'
+import { readerOf } from '../skill/readings.ts'
+import { skillShots } from '../skill/skillShots.ts'
+import { factsNow } from './judged.ts'
+import { type StoredAssessment, assessmentsOf, assessmentsSince, findAssessment } from './queries.ts'
+
+const MS_PER_DAY = 86_400_000
+/** As far back as one can wait for somebody. */
+const WAITING_DAYS = 60
+const MOST_WAITING = 200
+
+/** @throws {Refusal} `not-found` */
+export async function readAssessment(errand: Errand, assessmentId: string): Promise<Assessment> {
+  const found = await findAssessment(errand.transaction, assessmentId)
+  if (found === null) throw notThere()
+  refuseUnlessOwn(errand.actor, 'see-sign-offs', found.personId === errand.actor.personId)
+  const [told] = await toldTo(errand, [found])
+  if (told === undefined) throw notThere()
+  return told
+}
+
+/** Assessments that are on, or wait for somebody. */
+export async function listAssessments(errand: Errand): Promise<AssessmentList> {
+  const { actor, transaction, now } = errand
+  const since = new Date(now.getTime() - WAITING_DAYS * MS_PER_DAY)
+  const all = await assessmentsSince(transaction, since, MOST_WAITING)
+  const isForAll = reachOf(actor.part, 'see-sign-offs') === 'all'
+  const waiting = all.filter(({ events, personId }) => {
+    const stage = assessmentState(events, now)?.stage
+    const waits = stage === 'running' || stage === 'to-decide' || stage === 'appealed' || stage === 'reviewed'
+    return waits && (isForAll || personId === actor.personId)
+  })
+  return { assessments: await toldTo(errand, waiting) }
+}
+
+/** How somebody stands in each programme. @throws {Refusal} `not-found` */
+export async function readSignOffs(errand: Errand, personId: string): Promise<PersonSignOffs> {
+  const { actor, transaction, now } = errand
+  refuseUnlessOwn(actor, 'see-sign-offs', personId === actor.personId)
+  if ((await roleOf(transaction, personId)) === null) throw notThere()
+  const stored = await assessmentsOf(transaction, personId)
+  const run = await runOf(errand, personId)
+  const records = await allPrepared(transaction, ['programme'])
+  const programmes = records.flatMap((record) => asKind(record, 'programme') ?? [])
+  const stood = stored.flatMap(({ assessmentId, programmeId, events }) => {
+    const state = assessmentState(events, now)
+    return state === null ? [] : [{ assessmentId, programmeId, state }]
+  })
+  const trainedBy = trainerOf(run.summaries)
+  const standings = programmes.map((programme) => {
+    const of = stood.filter(({ programmeId }) => programmeId === programme.preparedId)
+    const content = programmeOf(programme.content)
+    const shots = run.shots.filter(
+      ({ recipeId }) => content.recipeIds.length === 0 || content.recipeIds.includes(recipeId),
+    )
+    const machineId = of.at(-1)?.state.setup.machineId ?? null
+    const since = (hasShifted: boolean) => ({
+      lastShotAt: shots.at(-1)?.pulledAt ?? null,
+      hasShifted,
+      isEquipmentNew:
+        machineId !== null &&
+        shots.length > 0 &&
+        shots.slice(-10).every((each) => each.machineId !== machineId),
+    })
+    return { programme, content, of, shots, since }
+  })
+  const signed = new Set(
+    standings.flatMap(({ programme, content, of, since }) =>
+      signedOff(of, content, since(false), now).is === 'signed' ? [programme.preparedId] : [],
+    ),
+  )
+  const isTeaching = teaches(actor.part)
+  return {
+    personId,
+    programmes: standings.map(({ programme, content, of, shots, since }) => {
+      const { lacking, passToday, hasShifted } = runStanding(shots, content, signed)
+      return {
+        programmeId: programme.preparedId,
+        programmeRevisionId: programme.revisionId,
+        name: programme.content.name,
+        standing: signedOff(of, content, since(hasShifted), now),
+        lacking,
+        passToday: isTeaching ? passToday : null,
+        trainedBy: content.assessors === 'not-their-trainer' ? trainedBy : null,
+      }
+    }),
+    assessments: await toldTo(errand, stored.toReversed()),
+  }
+}
+
+/** Somebody's run with what each was pulled with, oldest first. */
+async function runOf({ actor, transaction }: Errand, personId: string) {
+  const summaries = (await countedShots(transaction, actor.academyId, personId)).toReversed()
+  const read = await readerOf(transaction, summaries)
+  const recipes = await recipesOf(transaction, summaries)
+  const byId = new Map(summaries.map((summary) => [summary.shotId, summary]))
+  const shots = (await skillShots(transaction, summaries, read)).flatMap((shot) => {
+    const summary = byId.get(shot.shotId)
+    if (summary === undefined) return []
+    const { bagId, machineId, stood, recipeRevisionId } = summary
+    const recipeId = recipes.get(recipeRevisionId)?.recipeId ?? ''
+    return [{ ...shot, bagId, machineId, recipeId, day: stood.pulledOn }]
+  })
+  return { summaries, shots }
+}
+
+/** Of the newest so many it is told who trained somebody. */
+const TRAINED_SHOTS = 40
+
+/** Who of those who teach judged most of their newest shots; null where nobody did. */
+export function trainerOf(summaries: readonly ShotSummary[]): string | null {
+  const counts = new Map<string, number>()
+  for (const { current, purpose } of summaries.slice(-TRAINED_SHOTS))
+    if (current.judgedBy !== null && current.isJudgeTeaching && purpose === 'practice')
+      counts.set(current.judgedBy, (counts.get(current.judgedBy) ?? 0) + 1)
+  return [...counts].toSorted((a, b) => b[1] - a[1])[0]?.[0] ?? null
+}
+
+/** Whom the newest of somebody's shots were judged by most. */
+export async function whoTrained({ actor, transaction }: Errand, personId: string): Promise<string | null> {
+  return trainerOf((await countedShots(transaction, actor.academyId, personId)).toReversed())
+}
+
+/** As whoever asks may know them: what is on is closed to whoever is assessed, what was decided to who looks at it again. */
+async function toldTo(errand: Errand, all: readonly StoredAssessment[]): Promise<Assessment[]> {
+  const { actor, transaction, now } = errand
+  const standing = all.flatMap(({ assessmentId, events }) => {
+    const state = assessmentState(events, now)
+    return state === null ? [] : [{ assessmentId, events, state }]
+  })
+  const facts = await factsNow(transaction, actor.academyId, standing)
+  return standing.flatMap(({ assessmentId, events, state }): Assessment[] => {
+    const found = facts.get(assessmentId)
+    if (found === undefined) return []
+    const isTheirs = actor.personId === state.setup.personId
+    const isClosed = state.stage === 'running' || (isTheirs && state.decided === null)
+    const isBlind = isBlindTo(state, actor.personId) && !isTheirs
+    return [
+      {
+        assessmentId,
+        events: isBlind ? events.map(withoutDecision) : events,
+        progress: isTheirs && state.stage === 'running' ? null : found.progress,
+        judged: isClosed ? null : found.judged,
+        digest: isClosed ? null : found.digest,
+        isBlind,
+      },
+    ]
+  })
+}
+
+/** Until a second opinion is there, nobody but whoever decided is told what that was. */
+function isBlindTo(state: AssessmentState, personId: string): boolean {
+  return state.stage === 'appealed' && state.decided?.by !== personId
+}
+
+function withoutDecision(event: AssessmentEvent): AssessmentEvent {
+  const { happening } = event
+  return happening.kind === 'decided'
+    ? { ...event, text: null, happening: { ...happening, outcomes: [], proposed: [] } }
+    : event
+}

@@ -1,0 +1,195 @@
+import { type Assessment, shotList } from '@calm-apron/contract'
+import { RULES_VERSION } from '@calm-apron/core'
+import { assessingIn } from '../testing/assessing.ts'
+import { type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
+import { programmeContent } from '../testing/signOffThings.ts'
+import { setupOf } from '../testing/trainings.ts'
+import { PASSWORD, PIN, type Somebody } from '../testing/world.ts'
+
+let server: TestServer
+let assessing: Awaited<ReturnType<typeof assessingIn>>
+beforeAll(async () => {
+  server = await serveTest()
+  assessing = await assessingIn(server)
+})
+afterAll(() => server.stop())
+
+test('a set is begun, pulled, ended, decided and stands signed; to whoever is assessed nothing opens before its end', async () => {
+  const { second, read, signOffs, begin, wholeSet, close, decide } = assessing
+  const begun = await begin()
+  const { assessmentId, trainee } = begun
+  expect((await read(second, assessmentId)).progress?.next).toBe('reference')
+  const [first = ''] = await wholeSet(begun)
+  expect((await read(second, assessmentId)).progress).toMatchObject({ next: 'close', isBarRight: true })
+
+  const sealed = await server.of(trainee).get(`/api/v1/shots/${first}`)
+  expect([sealed.status, (sealed.body as { code: string }).code]).toEqual([409, 'call-first'])
+  const listed = shotList.parse((await server.of(trainee).get('/api/v1/shots').expect(200)).body)
+  expect(listed.shots.map(({ shotId }) => shotId)).not.toContain(first)
+  expect(await read(trainee, assessmentId)).toMatchObject({ progress: null, judged: null, digest: null })
+
+  await close(begun).expect(201)
+  await server.of(trainee).get(`/api/v1/shots/${first}`).expect(200)
+  expect((await read(trainee, assessmentId)).judged).toBeNull()
+  expect((await decide(begun)).status).toBe(201)
+  expect(await signOffs(trainee, trainee)).toMatchObject({ standing: { is: 'signed', assessmentId } })
+  expect((await read(trainee, assessmentId)).judged?.map(({ part, result }) => [part, result])).toEqual([
+    ['dose', 'shown'],
+    ['yield', 'shown'],
+    ['safety', 'noted'],
+  ])
+})
+
+test('a part that failed is repeated by itself, from the next day, or with a reason', async () => {
+  const { second, note, signOffs, setupFor, begin, wholeSet, close, decide } = assessing
+  const begun = await begin()
+  await wholeSet(begun, [5, 5, 5])
+  await close(begun).expect(201)
+  await decide(begun)
+  const { standing } = await signOffs(second, begun.trainee)
+  expect(standing).toMatchObject({ is: 'not-yet', open: ['yield'] })
+  const again = {
+    kind: 'begun',
+    setup: setupFor(begun.trainee, begun.trainingId, { parts: ['yield'], after: begun.assessmentId }),
+  }
+  const soon = await note(second, newId(), again)
+  expect([soon.status, JSON.stringify(soon.body)]).toEqual([422, expect.stringContaining('too-soon')])
+  const repeated = await begin({ parts: ['yield'], after: begun.assessmentId }, begun.trainee)
+  await wholeSet(repeated)
+  await close(repeated).expect(201)
+  await decide(repeated)
+  expect((await signOffs(second, begun.trainee)).standing).toMatchObject({ is: 'signed' })
+})
+
+test('who may not begin: whoever learns, oneself, their own trainer; and not without a reason before the run is there', async () => {
+  const { world, trainer, second, note, setupFor, at } = assessing
+  const trainee = await world.make('trainee')
+  await world.makeShot(trainee, trainer, { pulledAt: at() })
+  const trainingId = newId()
+  await server
+    .of(second)
+    .put(`/api/v1/trainings/${trainingId}/events/${newId()}`)
+    .send({ by: second.personId, at: at(), happening: { kind: 'started', setup: setupOf([trainee]) } })
+    .expect(201)
+  const begun = (whom: Somebody, also: object = {}) => ({
+    kind: 'begun',
+    setup: setupFor(whom, trainingId, also),
+  })
+  const why = async (by: Somebody, happening: object, text = 'a reason') => {
+    const { status, body } = await note(by, newId(), happening, text)
+    return status === 422 ? (body as { errors: { reason: string }[] }).errors[0]?.reason : status
+  }
+  expect(await why(trainee, begun(trainee))).toBe(403)
+  expect(await why(trainer, begun(trainer))).toBe('not-oneself')
+  expect(await why(trainer, begun(trainee))).toBe('their-trainer')
+  expect(await why(second, begun(trainee), '')).toBe('reason-needed')
+  expect(await why(second, begun(trainee, { parts: ['taste'] }))).toBe('not-in-programme')
+  expect(await why(second, begun(trainee, { trainingId: null }))).toBe('missing')
+  expect(await why(second, begun(trainee, { programmeRevisionId: newId() }))).toBe('unknown-id')
+})
+
+test('a set that is not whole is not decided; one that was broken off counts for nothing and opens', async () => {
+  const { second, signOffs, begin, pulled, close } = assessing
+  const begun = await begin()
+  await pulled(begun, { purpose: 'reference' })
+  const shotId = await pulled(begun)
+  await close(begun).expect(422)
+  await close(begun, 'illness').expect(422)
+  await close(begun, 'illness', 'Felt unwell.').expect(201)
+  await server.of(begun.trainee).get(`/api/v1/shots/${shotId}`).expect(200)
+  expect((await signOffs(second, begun.trainee)).standing).toEqual({ is: 'none' })
+})
+
+test('nobody signs with another secret, what they have not seen, or otherwise than the rules without a reason', async () => {
+  const { trainer, second, sign, read, begin, wholeSet, close, decide } = assessing
+  const begun = await begin()
+  await wholeSet(begun, [5, 5, 5])
+  await close(begun).expect(201)
+  const { judged, digest } = await read(second, begun.assessmentId)
+  const proposed = (judged ?? []).map(({ part, result }) => ({ part, result }))
+  const decision = { kind: 'decided', outcomes: proposed, proposed, digest, rulesVersion: RULES_VERSION }
+  await sign(second, begun.assessmentId, decision, { secret: '0000' }).expect(401)
+  await sign(second, begun.assessmentId, { ...decision, digest: 'of other facts' }).expect(412)
+  await sign(second, begun.assessmentId, { ...decision, proposed: [] }).expect(422)
+  await sign(second, begun.assessmentId, { ...decision, outcomes: proposed.slice(1) }).expect(422)
+  await sign(trainer, begun.assessmentId, decision).expect(422)
+  expect((await decide(begun, { yield: 'shown' })).status).toBe(422)
+  expect((await decide(begun, { yield: 'shown' }, 'The cup stood on a cloth.')).status).toBe(201)
+  const { events } = await read(begun.trainee, begun.assessmentId)
+  expect(events.at(-1)).toMatchObject({ text: 'The cup stood on a cloth.', by: second.personId })
+})
+
+test('a password signs as well; what is sent twice is signed once, and no digest of a secret is kept', async () => {
+  const { second, read, begin, wholeSet, close, at } = assessing
+  const begun = await begin()
+  await wholeSet(begun)
+  await close(begun).expect(201)
+  const { judged, digest } = await read(second, begun.assessmentId)
+  const proposed = (judged ?? []).map(({ part, result }) => ({ part, result }))
+  const happening = { kind: 'decided', outcomes: proposed, proposed, digest, rulesVersion: RULES_VERSION }
+  const body = { at: at(), happening, text: '', by: 'password', secret: PASSWORD }
+  const path = `/api/v1/assessments/${begun.assessmentId}/signatures/${newId()}`
+  await server.of(second).put(path).send(body).expect(201)
+  await server
+    .of(second)
+    .put(path)
+    .send({ ...body, by: 'pin', secret: PIN })
+    .expect(200)
+})
+
+test('a fact that is corrected afterwards shows: the record has changed since', async () => {
+  const { second, read, begin, wholeSet, close, decide, at } = assessing
+  const begun = await begin()
+  const [first = ''] = await wholeSet(begun)
+  await close(begun).expect(201)
+  await decide(begun)
+  const signedOf = (told: Assessment) =>
+    told.events.flatMap(({ happening }) => (happening.kind === 'decided' ? [happening.digest] : []))[0]
+  const before = await read(second, begun.assessmentId)
+  expect(before.digest).toBe(signedOf(before))
+  const { facts } = shotOf()
+  await server
+    .of(second)
+    .put(`/api/v1/shots/${first}/revisions/${newId()}`)
+    .send({
+      basedOnNo: 1,
+      judgedBy: second.personId,
+      reason: 'mistyped',
+      note: null,
+      correctedAt: at(),
+      facts,
+    })
+    .expect(201)
+  const after = await read(second, begun.assessmentId)
+  expect(after.digest).not.toBe(signedOf(after))
+})
+
+test('programmes are the heads’ alone, by form and by file', async () => {
+  const { trainer, head } = assessing
+  const thing = { kind: 'programme', parentId: null, content: programmeContent('first-week') }
+  await server.of(trainer).put(`/api/v1/prepared/${newId()}`).send(thing).expect(403)
+  const preparedId = newId()
+  await server.of(head).put(`/api/v1/prepared/${preparedId}`).send(thing).expect(201)
+  await server.of(trainer).patch(`/api/v1/prepared/${preparedId}`).send({ isArchived: true }).expect(403)
+  const rows = [{ preparedId: newId(), thing }]
+  const { body } = await server
+    .of(trainer)
+    .post('/api/v1/prepared/import')
+    .send({ isPreview: false, rows, earlierIds: [] })
+    .expect(200)
+  expect(JSON.stringify(body)).toContain('heads-only')
+})
+
+test('whoever learns puts no shot of their own into a set', async () => {
+  const { begin } = assessing
+  const { assessmentId, trainee, trainingId } = await begin()
+  const body = {
+    ...shotOf(),
+    personId: trainee.personId,
+    judgedBy: trainee.personId,
+    trainingId,
+    assessmentId,
+  }
+  const { body: told } = await server.of(trainee).put(`/api/v1/shots/${newId()}`).send(body).expect(422)
+  expect(JSON.stringify(told)).toContain('assessmentId')
+})
