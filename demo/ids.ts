@@ -26,4 +26,5 @@ const KINDS = {
   slip: '015',
   ruling: '016',
   revision: '017',
+  programme: '018',
 } as const

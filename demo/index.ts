@@ -1,6 +1,7 @@
 import type { AcademyFile } from '@calm-apron/contract'
 import { ACADEMY, PEOPLE } from './academy.ts'
 import { demoCoffees } from './coffees.ts'
+import { PROGRAMMES } from './programmes.ts'
 import { RECIPES } from './recipes.ts'
 import { demoRooms } from './rooms.ts'
 import { CAUTIONS, ROUTINES } from './routines.ts'
@@ -16,7 +17,7 @@ export function demoAcademy(now: Date): AcademyFile {
     madeAt: now.toISOString(),
     academy: ACADEMY,
     people: PEOPLE,
-    prepared: [...demoRooms(now), ...RECIPES, ...demoCoffees(now), ...ROUTINES, ...CAUTIONS],
+    prepared: [...demoRooms(now), ...RECIPES, ...demoCoffees(now), ...ROUTINES, ...CAUTIONS, ...PROGRAMMES],
     shots: demoShots(now),
     trainings: [],
     corrections: [],

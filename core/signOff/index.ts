@@ -35,6 +35,6 @@ export {
 } from './programme.ts'
 export type { Assessors, Programme, ProgrammePreset, ProgrammeWay, SignedPart } from './programme.ts'
 export { SET_STEPS, isReferenceOn, setProgress } from './setProgress.ts'
-export type { SetProgress, SetShot, SetStep } from './setProgress.ts'
+export type { SeenInSet, SetProgress, SetShot, SetStep } from './setProgress.ts'
 export { LOOK_AGAIN, outcomesWith, signedOff } from './signedOff.ts'
 export type { LookAgain, SignedOff, StoodAssessment } from './signedOff.ts'

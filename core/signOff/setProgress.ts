@@ -7,6 +7,11 @@ export interface SetShot extends SkillShot {
   personId: string
 }
 
+/** What of such a shot tells how far a set is. */
+export type SeenInSet = Pick<SetShot, 'shotId' | 'personId' | 'pulledAt' | 'readings'> & {
+  context: Pick<SetShot['context'], 'purpose'>
+}
+
 /** What is next in a set. */
 export const SET_STEPS = [
   /** A trainer's shot, on, before it begins. */
@@ -21,17 +26,17 @@ export const SET_STEPS = [
 export type SetStep = (typeof SET_STEPS)[number]
 
 /** How far a set is. */
-export interface SetProgress {
+export interface SetProgress<S = SetShot> {
   next: SetStep
   /** Those that count, in order. */
-  counted: SetShot[]
+  counted: S[]
   /** Before them: to find the setting, or to get used to the group. */
-  uncounted: SetShot[]
+  uncounted: S[]
   uncountedLeft: number
   /** The one whose fault was called in time, and which was pulled again; null where there is none. */
-  pulledAgain: SetShot | null
+  pulledAgain: S | null
   /** Those of an equipment failure. */
-  voided: SetShot[]
+  voided: S[]
   /** Whether bar and coffee were right afterwards; null while that is not known. */
   isBarRight: boolean | null
 }
@@ -47,11 +52,11 @@ export function isReferenceOn({ readings: { time, taste, flow } }: Pick<SkillSho
  * @param shots oldest first
  * @param personId whose set it is
  */
-export function setProgress(
-  shots: readonly SetShot[],
+export function setProgress<S extends SeenInSet>(
+  shots: readonly S[],
   personId: string,
   { set }: Pick<Programme, 'set'>,
-): SetProgress {
+): SetProgress<S> {
   const own = shots.filter((shot) => shot.personId === personId)
   const of = (purpose: string) => own.filter(({ context }) => context.purpose === purpose)
   const pulledAgain = of('assessment').find(isCalledInTime) ?? null
@@ -79,18 +84,18 @@ export function setProgress(
 }
 
 /** Said to be pulled again, and rightly so: that is good work, once in a set. */
-function isCalledInTime({ readings }: SetShot): boolean {
+function isCalledInTime({ readings }: Pick<SetShot, 'readings'>): boolean {
   return readings.of.facts.noted?.served === 'pull-again' && shouldServe(readings) === 'pull-again'
 }
 
-function nextOf(before: readonly SetShot[], after: readonly SetShot[], isFull: boolean): SetStep {
+function nextOf(before: readonly SeenInSet[], after: readonly SeenInSet[], isFull: boolean): SetStep {
   if (!isFull) return before.some(isReferenceOn) ? 'pull' : 'reference'
   if (after.length === 0) return 'reference-after'
   return isBarRight(after) === null ? 'second-reference' : 'close'
 }
 
 /** One that is on afterwards is enough; two that are off say that it was not the hands. */
-function isBarRight(after: readonly SetShot[]): boolean | null {
+function isBarRight(after: readonly SeenInSet[]): boolean | null {
   if (after.some(isReferenceOn)) return true
   return after.length >= 2 ? false : null
 }

@@ -23,13 +23,14 @@ export const PARTS = {
   doors: ['forms', 'doors'],
   glossary: ['shot', 'glossary'],
   pastTrainings: ['shot', 'forms', 'session'],
-  prepare: ['shot', 'forms', 'fields', 'prepare', 'room', 'grinder', 'glossary'],
-  progress: ['shot', 'forms', 'progress', 'judgement', 'reading'],
+  prepare: ['shot', 'forms', 'fields', 'prepare', 'room', 'grinder', 'glossary', 'signOff'],
+  progress: ['shot', 'forms', 'progress', 'judgement', 'reading', 'signOff'],
   shots: ['shot', 'forms', 'progress', 'judgement', 'reading'],
   reading: ['shot', 'judgement', 'reading', 'tasting'],
   training: ['shot', 'training', 'dialIn', 'grinder', 'judgement', 'reading', 'tasting'],
   session: ['shot', 'forms', 'session', 'progress'],
   settings: ['shot', 'forms', 'doors', 'people', 'judgement', 'reading'],
+  signOff: ['shot', 'forms', 'signOff'],
   waiting: ['shot', 'forms', 'waiting'],
 } as const satisfies Record<string, readonly (keyof Catalogue['later'])[]>
 

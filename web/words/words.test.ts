@@ -63,7 +63,7 @@ test('no part of the catalogue hides another’s words', () => {
 })
 
 test('every place has the words it uses, from the start or brought with it', () => {
-  const places = placesOf('web/router.ts', 'web/App.vue')
+  const places = placesOf(['web/router.ts', 'web/prepareRoute.ts'], 'web/App.vue')
   expect(places.length).toBeGreaterThan(35)
   const known = new Set(Object.keys(en))
   const lacking = places.flatMap(({ file, parts }) => {

@@ -1,4 +1,5 @@
 import type {
+  AssessmentEventInput,
   CallInput,
   CorrectionInput,
   DevicePerson,
@@ -27,6 +28,7 @@ export type Write =
   | { kind: 'photo'; shotId: string; photoId: string; body: PhotoInput }
   | { kind: 'watch'; trainingId: string; watchId: string; body: WatchInput }
   | { kind: 'training-event'; trainingId: string; eventId: string; body: TrainingEventInput }
+  | { kind: 'assessment-event'; assessmentId: string; eventId: string; body: AssessmentEventInput }
 
 /** A write of this device, in the order it was made: unsent, refused, or sent so lately that what was told before lacks it. */
 export type UnsentWrite = {
@@ -60,6 +62,7 @@ export function idOf(write: Write): string {
     case 'watch':
       return write.watchId
     case 'training-event':
+    case 'assessment-event':
       return write.eventId
   }
 }

@@ -22,6 +22,7 @@ export function maySendAs(
 function isForStaff(write: Write): boolean {
   switch (write.kind) {
     case 'training-event':
+    case 'assessment-event':
       return true
     case 'slip':
       return write.body.side === 'trainer' || write.body.taste === null

@@ -1,3 +1,4 @@
+import { idOf } from '../device/deviceDatabase.ts'
 import type { Problem } from '@calm-apron/contract'
 import type { UnsentWrite } from '../device/deviceDatabase.ts'
 import { type SendOutcome, backOffMs, sendWaiting } from './sender.ts'
@@ -17,7 +18,7 @@ const shotWrite = (shotId: string): UnsentWrite => ({
   author: 'judge',
   refused: null,
 })
-const shotOf = (write: UnsentWrite) => ('shotId' in write ? write.shotId : write.trainingId)
+const shotOf = (write: UnsentWrite) => ('shotId' in write ? write.shotId : idOf(write))
 
 /** What waits, and what became of each. */
 function waiting(...writes: UnsentWrite[]) {

@@ -64,11 +64,17 @@ async function put(write: Write): Promise<unknown> {
         params: { trainingId: write.trainingId, eventId: write.eventId },
         body: write.body,
       })
+    case 'assessment-event':
+      return call(ENDPOINTS.putAssessmentEvent, {
+        params: { assessmentId: write.assessmentId, eventId: write.eventId },
+        body: write.body,
+      })
   }
 }
 
 /** Of what a write tells, so that what belongs to something refused waits with it. */
 function subjectOf(write: Write): string {
+  if (write.kind === 'assessment-event') return write.assessmentId
   return 'trainingId' in write ? write.trainingId : write.shotId
 }
 

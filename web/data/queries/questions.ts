@@ -65,6 +65,21 @@ export const skillAsked = (personId: string) =>
     call(ENDPOINTS.getSkill, { params: { personId } }),
   )
 
+/** How somebody stands in each programme. */
+export const signOffsAsked = (personId: string) =>
+  keptAsTold(ENDPOINTS.getSignOffs, ['sign-offs', personId], async () =>
+    call(ENDPOINTS.getSignOffs, { params: { personId } }),
+  )
+
+/** Assessments that are on, or wait for somebody. */
+export const assessmentsAsked = () =>
+  keptAsTold(ENDPOINTS.listAssessments, ['assessments'], async () => call(ENDPOINTS.listAssessments))
+
+export const assessmentAsked = (assessmentId: string) =>
+  keptAsTold(ENDPOINTS.getAssessment, ['assessment', assessmentId], async () =>
+    call(ENDPOINTS.getAssessment, { params: { assessmentId } }),
+  )
+
 /** Who is in the academy, with what a head knows of them: kept on no device. */
 export const peopleAsked = (): Question<AnswerOf<typeof ENDPOINTS.listPeople>> => ({
   key: ['people'],

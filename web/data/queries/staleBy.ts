@@ -38,6 +38,9 @@ export const STALE_BY: Readonly<Record<Subject, Stale>> = {
   'coffee-use': by('shot', 'prepared'),
   'team-skill': by('people', 'skill'),
   skill: (news, about) => news.kind === 'people' || (news.kind === 'skill' && news.personId === about),
+  'sign-offs': by('people', 'skill', 'prepared'),
+  assessments: by('skill', 'shot'),
+  assessment: by('skill', 'shot'),
   people: by('people'),
   claims: by('shot'),
   'set-aside': by('shot'),
@@ -62,6 +65,10 @@ export function isStaleBy(key: readonly unknown[], news: LiveNews): boolean {
 /** What the others hear of a write of ours, where the line that would tell us does not stand. */
 export function newsOfWrite(write: UnsentWrite): LiveNews {
   if (write.kind === 'training-event') return { kind: 'training', trainingId: write.trainingId }
+  if (write.kind === 'assessment-event') {
+    const { happening } = write.body
+    return { kind: 'skill', personId: happening.kind === 'begun' ? happening.setup.personId : '' }
+  }
   if (write.kind === 'watch') return { kind: 'shot', shotId: write.body.shotId, trainingId: write.trainingId }
   return {
     kind: 'shot',

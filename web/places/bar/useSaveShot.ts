@@ -52,7 +52,7 @@ export function useSaveShot({ draft, read, recipe, series, device, help, becomes
   async function record(): Promise<void> {
     const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, madeAt } = draft
     const { machineId, groupNo, trainingId, purpose, grindOwner, isCallAsked } = draft
-    const { isFirstCallAsked, areNotesAsked, focus } = draft
+    const { isFirstCallAsked, areNotesAsked, focus, assessmentId } = draft
     // Whatever is heard later of other shots: this is how it was.
     draft.noted.isHelped ??= help.isOn.value
     await series.restore()
@@ -74,6 +74,7 @@ export function useSaveShot({ draft, read, recipe, series, device, help, becomes
       isCallAsked,
       isFirstCallAsked,
       areNotesAsked,
+      ...(assessmentId !== undefined && { assessmentId }),
       focus,
       judgedBy: door.personId,
       pulledAt: madeAt,

@@ -12,6 +12,7 @@ const PARTS = [
   { to: 'coffees', word: 'coffees', holds: ['coffee', 'new-coffee'] },
   { to: 'rooms', word: 'bar', holds: ['room', 'grinder'] },
   { to: 'routines', word: 'routines', holds: ['routine'] },
+  { to: 'programmes', word: 'programmes', holds: ['programme'] },
   { to: 'words', word: 'words', holds: [] },
   { to: 'cautions', word: 'cautions', holds: [] },
   { to: 'files', word: 'files', holds: [] },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PreparedRecord, PreparedRevision } from '@calm-apron/contract'
+import { type PreparedRecord, type PreparedRevision, kindOf } from '@calm-apron/contract'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -42,7 +42,10 @@ watch([() => props.found, isChanging], ([found]) => {
 })
 
 const name = computed(() => String(record.value.content['name']))
-const mayChange = computed(() => door.may('prepare'))
+/** Some kinds are the house's word: heads alone change them. */
+const mayChange = computed(
+  () => door.may('prepare') && (kindOf(record.value.kind).isHeads !== true || door.part === 'head'),
+)
 const done = computed(() => (justDone.value === null ? '' : t(`prepared.done.${justDone.value}`)))
 const canUndo = computed(
   () => justDone.value === 'put-away' || (justDone.value === 'saved' && before.value !== null),

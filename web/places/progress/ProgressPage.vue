@@ -9,6 +9,7 @@ import { useDoor } from '../../data/door/door.ts'
 import ProgressTabs from '../../shot/ProgressTabs.vue'
 import ShotRow from '../../shot/reading/ShotRow.vue'
 import PersonPanel from './PersonPanel.vue'
+import SignOffs from './SignOffs.vue'
 import TeamPanel from './TeamPanel.vue'
 
 /** The team for those who teach; one person with their shots; for whoever learns themselves. */
@@ -34,6 +35,7 @@ const { shots, hasMore, isKnown, isReached, loadMore } = useShotList(() =>
       <p v-if="isKnown && !isReached" class="soft">
         {{ shots.length > 0 ? t('progress.offline') : t('progress.offlineNone', { person }) }}
       </p>
+      <SignOffs :key="`sign-offs ${shown}`" :person-id="shown" :is-own="isOwn" />
       <PersonPanel :key="shown" :person-id="shown" :is-own="isOwn" />
       <template v-if="shots.length > 0">
         <p class="soft hint">{{ t('progress.newestFirst') }}</p>

@@ -22,6 +22,7 @@ import SaidBefore from './SaidBefore.vue'
 import ShotCurve from './ShotCurve.vue'
 import WatchedBy from './WatchedBy.vue'
 import { useNextInTraining } from './useNextInTraining.ts'
+import { useAssessments } from '../../shot/signOff/assessments.ts'
 import { useShotWith } from '../../shot/start/useShotWith.ts'
 import { useShotReading } from '../../shot/reading/useShotReading.ts'
 
@@ -63,6 +64,9 @@ const hasTasting = computed(
     0,
 )
 /** Before whoever pulled has made their call nothing of the reading is shown, nor before it is known whether they have. */
+const assessments = useAssessments()
+/** While a set is on nothing of it is read here, whoever is signed in: the tablet stands where its puller looks. */
+const isInSet = computed(() => shot.value !== null && assessments.isSealed(shot.value))
 const isSealed = computed(
   () => state.value === 'call-first' || (shot.value?.isCallAsked === true && !tasting.isDecided.value),
 )
@@ -99,6 +103,12 @@ const mayCorrect = computed(() => {
     :says="t('reading.callFirst')"
     :action="t('reading.toCall')"
     :to="{ name: 'tasting', params: { shotId } }"
+  />
+  <EmptyPlace
+    v-else-if="isInSet && shot"
+    :says="t('reading.sealedInSet')"
+    :action="t('reading.backToSet')"
+    :to="shot.trainingId ? { name: 'training', params: { trainingId: shot.trainingId } } : { name: 'today' }"
   />
   <div v-else-if="shot && readings && diagnosis && !isSealed" class="reading">
     <ReadingHead

@@ -7,6 +7,7 @@ import { useDoor } from '../../data/door/door.ts'
 import { withWords } from '../../words/index.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import { RouterLink } from 'vue-router'
+import { useAssessments } from '../../shot/signOff/assessments.ts'
 import CareList from './CareList.vue'
 import CoffeeCare from './CoffeeCare.vue'
 import OpenDrafts from '../../shot/start/OpenDrafts.vue'
@@ -19,6 +20,10 @@ const academy = useAcademy()
 const door = useDoor()
 /** Fetched with its words by whoever learns; those who teach never need it. */
 const OwnNext = defineAsyncComponent(withWords('progress', () => import('./OwnNext.vue')))
+const AssessmentsWaiting = defineAsyncComponent(
+  withWords('signOff', () => import('./AssessmentsWaiting.vue')),
+)
+const assessments = useAssessments()
 const format = useFormat()
 const now = useNow({ interval: 60_000 })
 const today = computed(() => academy.today)
@@ -56,6 +61,7 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
           )
         }}
       </p>
+      <AssessmentsWaiting v-if="assessments.open.length > 0" />
       <AwaitingCalls v-if="door.isStaff" />
       <OpenDrafts />
       <CareList />

@@ -20,6 +20,7 @@ import { useDrafts } from '../../shot/draft/drafts.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import FocusChoice from './FocusChoice.vue'
 import GroupCard from './GroupCard.vue'
+import { useAssessments } from '../../shot/signOff/assessments.ts'
 import LateComers from './LateComers.vue'
 import LeaveReady from './LeaveReady.vue'
 import LockNote from './LockNote.vue'
@@ -54,6 +55,16 @@ const {
 } = useTraining(() => props.trainingId)
 /** Fetched with its words once a training is over. */
 const SessionSummary = defineAsyncComponent(withWords('session', () => import('./SessionSummary.vue')))
+/** Fetched with their words once there is a set, or somebody begins one. */
+const SetCard = defineAsyncComponent(withWords('signOff', () => import('./SetCard.vue')))
+const BeginSet = defineAsyncComponent(withWords('signOff', () => import('./BeginSet.vue')))
+const assessments = useAssessments()
+const sets = computed(() => assessments.runningIn(props.trainingId))
+const setAt = ({ machineId, groupNo }: { machineId: string | null; groupNo: number }) =>
+  sets.value.find(({ state: { setup: its } }) => its.machineId === machineId && its.groupNo === groupNo) ??
+  null
+const isBeginningSet = ref(false)
+const maySign = computed(() => door.may('sign'))
 const isEnding = ref(false)
 const mayLead = computed(() => door.may('lead-training'))
 const mayReopen = computed(() => mayLead.value && state.value !== null && canReopen(state.value, new Date()))
@@ -153,24 +164,45 @@ function goOn(shotId: string): void {
       :coffee="coffee"
     />
     <div v-if="!state.ended" class="groups">
-      <GroupCard
-        v-for="group in groups"
-        :key="group.key"
-        :training-id="trainingId"
-        :group="group"
-        :setup="setup"
-        @begin="begin"
-        @go-on="goOn"
-      />
+      <template v-for="group in groups" :key="group.key">
+        <component
+          :is="SetCard"
+          v-for="assessment in [setAt(group)].flatMap((each) => each ?? [])"
+          :key="assessment.assessmentId"
+          :assessment="assessment"
+          :group="group"
+          :listed="listed"
+          @begin="begin"
+          @go-on="goOn"
+        />
+        <GroupCard
+          v-if="setAt(group) === null"
+          :training-id="trainingId"
+          :group="group"
+          :setup="setup"
+          @begin="begin"
+          @go-on="goOn"
+        />
+      </template>
     </div>
     <template v-if="!state.ended && setup.purpose === 'practice'">
       <FocusChoice v-if="mayLead" :model-value="state.focus" @update:model-value="look" />
       <p v-else class="soft">{{ t('focus.title') }}: {{ focusName }}.</p>
     </template>
+    <BeginSet
+      v-if="isBeginningSet && !state.ended"
+      :training-id="trainingId"
+      :setup="setup"
+      :groups="groups"
+      @close="isBeginningSet = false"
+    />
     <LateComers v-if="mayLead && !state.ended" :training-id="trainingId" :setup="setup" />
     <LeaveReady v-if="isEnding" @close="isEnding = false" @end="end" />
     <div v-else-if="!state.ended && mayLead" class="actions">
       <PressButton v-if="reference" @click="pullReference">{{ t('training.reference') }}</PressButton>
+      <PressButton v-if="maySign && !isBeginningSet" @click="isBeginningSet = true">{{
+        t('training.beginSet')
+      }}</PressButton>
       <PressButton @click="toggleBreak">{{
         t(state.onBreakSince ? 'training.goOn' : 'training.break')
       }}</PressButton>

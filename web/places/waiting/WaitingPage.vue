@@ -37,6 +37,7 @@ function madeAt({ kind, body }: UnsentWrite): string {
     case 'watch':
       return body.watchedAt
     case 'training-event':
+    case 'assessment-event':
       return body.at
   }
 }

@@ -7,6 +7,10 @@ import { readListed } from '../reading/readListed.ts'
 /** Shots looked through for those by the same recipe. */
 const LOOKED_THROUGH = 30
 
+/** In a set there is no help, nor in the uncounted shots before it. */
+const isOfSet = ({ purpose, assessmentId }: Pick<ShotDraft, 'purpose' | 'assessmentId'>) =>
+  purpose === 'assessment' || assessmentId !== undefined
+
 /** What a shot says of help; one of which it is not known whether there was any says nothing. */
 function helpedBefore(listed: ListedShot): HelpedBefore[] {
   const isHelped = listed.shot.current.facts.noted?.isHelped ?? null
@@ -29,7 +33,7 @@ export function useHelp(draft: ShotDraft, isTeachers: () => boolean) {
       .toReversed()
       .flatMap(helpedBefore),
   )
-  const isDue = computed(() => isTeachers() || (draft.purpose !== 'assessment' && isHelpDue(before.value)))
+  const isDue = computed(() => isTeachers() || (!isOfSet(draft) && isHelpDue(before.value)))
   const isOn = computed({
     get: () => draft.noted.isHelped ?? isDue.value,
     set: (chosen: boolean) => (draft.noted.isHelped = chosen),
@@ -38,7 +42,7 @@ export function useHelp(draft: ShotDraft, isTeachers: () => boolean) {
   watch(
     [isKnown, () => draft.clock.startedAtMs],
     () => {
-      const isSet = draft.purpose === 'assessment'
+      const isSet = isOfSet(draft)
       if (isKnown.value || isSet || draft.clock.startedAtMs !== null) draft.noted.isHelped ??= isDue.value
     },
     { immediate: true },

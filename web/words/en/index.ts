@@ -17,6 +17,7 @@ export const en = {
     reading: async () => (await import('./reading.ts')).readingWords,
     room: async () => (await import('./room.ts')).roomWords,
     session: async () => (await import('./session.ts')).sessionWords,
+    signOff: async () => (await import('./signOff.ts')).signOffWords,
     shot: async () => (await import('./shot.ts')).shotWords,
     training: async () => (await import('./training.ts')).trainingWords,
     tasting: async () => (await import('./tasting.ts')).tastingWords,

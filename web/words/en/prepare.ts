@@ -35,6 +35,7 @@ export const prepareWords = {
     freshnessPresets: 'Schools of freshness, to start from:',
     bar: 'The bar',
     routines: 'Routines',
+    programmes: 'Programmes',
     words: 'Words',
     cautions: 'Cautions',
     files: 'In and out',

@@ -11,6 +11,8 @@ export const readingWords = {
     nextPerson: 'Next: {person}',
     toDialIn: 'Go on dialling in',
     callFirst: 'The reading opens once the call is made.',
+    sealedInSet: 'This shot belongs to a set. It opens when the set ends.',
+    backToSet: 'Back to the set',
     toCall: 'Make the call',
     correct: 'Correct a number',
     progress: '{person}’s shots',

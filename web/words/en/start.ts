@@ -46,6 +46,7 @@ export const startWords = {
     sinceOnDay: '{date}, from {from}',
     neverEnded: 'nobody ended it',
     reference: 'Pull a reference shot',
+    beginSet: 'Begin a set',
     spent:
       'Nothing ground yet. | {mass} ground in 1 shot, purges counted. | {mass} ground in {count} shots, purges counted.',
     money: 'About {money} in coffee.',

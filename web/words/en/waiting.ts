@@ -14,6 +14,7 @@ export const waitingWords = {
     photo: 'Photo: {time}',
     watch: 'What was watched: {time}',
     'training-event': 'From a training: {time}',
+    'assessment-event': 'From an assessment: {time}',
     mend: 'Open it and mend it',
     asCorrection: 'Send mine as a correction',
     drop: 'Keep the stored one',

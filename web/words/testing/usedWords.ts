@@ -49,16 +49,19 @@ function routedIn(node: unknown, text: string, file: string, frame: readonly str
 }
 
 /** All that is loaded by itself in the app, with the words that are there by then. For the catalogue's tests. */
-export function placesOf(router: string, app: string): Place[] {
-  const text = readFileSync(router, 'utf8')
-  const routed = routedIn(
-    babelParse(text, { sourceType: 'module', plugins: ['typescript'] }).program.body,
-    text,
-    router,
-  )
+export function placesOf(routers: readonly string[], app: string): Place[] {
+  const routed = routers.flatMap((router) => {
+    const text = readFileSync(router, 'utf8')
+    const { body } = babelParse(text, { sourceType: 'module', plugins: ['typescript'] }).program
+    return routedIn(body, text, router)
+  })
   // What the router has at once is there with the first words alone.
-  const atOnce = [...text.matchAll(IMPORTED)]
-    .flatMap(([, path = '']) => (path.endsWith('.vue') ? [join(dirname(router), path)] : []))
+  const atOnce = routers
+    .flatMap((router) =>
+      [...readFileSync(router, 'utf8').matchAll(IMPORTED)].flatMap(([, path = '']) =>
+        path.endsWith('.vue') ? [join(dirname(router), path)] : [],
+      ),
+    )
     .map((file) => ({ file, parts: [] }))
   const later = readdirSync(dirname(app), { recursive: true, encoding: 'utf8' }).flatMap((name) =>
     /\.vue$|barParts\.ts$/.test(name) ? loadedBy(join(dirname(app), name)) : [],
@@ -72,7 +75,7 @@ export function namespacesAt(file: string, known: ReadonlySet<string>): Map<stri
   const seen = new Set<string>()
   const due = [file]
   for (let next = due.pop(); next !== undefined; next = due.pop()) {
-    if (seen.has(next) || /router\.ts$|^web\/words\//.test(next)) continue
+    if (seen.has(next) || /router\.ts$|prepareRoute\.ts$|^web\/words\//.test(next)) continue
     seen.add(next)
     const text = readFileSync(next, 'utf8').replace(TYPES, '')
     for (const [, namespace = ''] of text.matchAll(KEY)) if (known.has(namespace)) used.set(namespace, next)

@@ -1,0 +1,279 @@
+<script setup lang="ts">
+import { programmeOf } from '@calm-apron/contract'
+import {
+  ANSWER_DAYS,
+  type AssessmentKind,
+  type Outcomes,
+  REVIEW_FINDINGS,
+  type ReviewFinding,
+  assessmentRefusal,
+  assessmentState,
+} from '@calm-apron/core'
+import { useNow } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { RouterLink } from 'vue-router'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useDoor } from '../../data/door/door.ts'
+import { useOutbox } from '../../data/outbox/outbox.ts'
+import { assessmentAsked } from '../../data/queries/questions.ts'
+import { useAnswer } from '../../data/queries/useAnswer.ts'
+import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
+import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
+import PressButton from '../../kit/parts/PressButton.vue'
+import { useFormat } from '../../kit/units/useFormat.ts'
+import { eventsWith } from '../../shot/signOff/assessments.ts'
+import { useProgrammes } from '../../shot/signOff/useSet.ts'
+import CardOfTicks from './CardOfTicks.vue'
+import DecideForm from './DecideForm.vue'
+import JudgedTable from './JudgedTable.vue'
+import OutcomeChoices from './OutcomeChoices.vue'
+import SayForm from './SayForm.vue'
+import SignFields from './SignFields.vue'
+import { useSigning } from './useSigning.ts'
+
+/** One assessment: what happened in it, what the rules propose with each shot, and what whoever is here may do. */
+const props = defineProps<{ assessmentId: string }>()
+const { t } = useI18n()
+const academy = useAcademy()
+const door = useDoor()
+const outbox = useOutbox()
+const format = useFormat()
+const now = useNow({ interval: 60_000 })
+const { byId } = useProgrammes()
+const answer = useAnswer(() => assessmentAsked(props.assessmentId))
+const told = computed(() => answer.value.value ?? null)
+const events = computed(() =>
+  eventsWith(told.value?.events ?? [], props.assessmentId, outbox.since(answer.askedAtMs.value)),
+)
+const state = computed(() => assessmentState(events.value, now.value))
+const programme = computed(() => byId(state.value?.setup.programmeId ?? '')?.content ?? null)
+const person = computed(() => academy.personName(state.value?.setup.personId ?? ''))
+const isOwn = computed(() => state.value?.setup.personId === door.personId)
+const signing = useSigning(
+  () => props.assessmentId,
+  async () => answer.load(),
+)
+const { isBusy, failure, secret, by, isDemo, isSignable } = signing
+
+const may = (kind: Exclude<AssessmentKind, 'begun'>) =>
+  state.value !== null &&
+  assessmentRefusal(
+    state.value,
+    kind,
+    {
+      personId: door.personId,
+      isTeaching: door.isStaff,
+      isHead: door.part === 'head',
+      isOnlyTeacher: academy.teachers.length <= 1,
+    },
+    now.value,
+  ) === null
+const judged = computed(() => told.value?.judged ?? null)
+const isChanged = computed(() => {
+  const signed = state.value?.decided?.digest
+  return signed !== undefined && told.value?.digest != null && signed !== told.value.digest
+})
+const withdrawing = ref(false)
+const finding = ref<ReviewFinding>('stands')
+const found = ref<Outcomes>([])
+watch(
+  judged,
+  (parts) => {
+    if (parts !== null) found.value = parts.map(({ part, result }) => ({ part, result }))
+  },
+  { immediate: true },
+)
+const findings = REVIEW_FINDINGS.map((value) => ({ value, label: t(`signOff.appeal.findings.${value}`) }))
+const until = computed(() => {
+  const { appealedAt = null } = state.value ?? {}
+  if (appealedAt === null) return ''
+  const date = new Date(Date.parse(appealedAt) + ANSWER_DAYS * 86_400_000)
+  return t('signOff.appeal.until', { date: format.dateOf(date, academy.timeZone) })
+})
+const rows = computed(() =>
+  events.value.map(({ eventId, by: who, at, happening, text }) => ({
+    eventId,
+    says: `${format.momentOf(at, academy.timeZone)}: ${academy.personName(who) || t('app.someoneErased')} ${t(`signOff.happened.${happening.kind}`)}`,
+    text,
+    outcomes:
+      'outcomes' in happening
+        ? happening.outcomes
+            .map(({ part, result }) => `${t(`signOff.part.${part}`)}: ${t(`signOff.result.${result}`)}`)
+            .join(', ')
+        : '',
+  })),
+)
+</script>
+
+<template>
+  <div v-if="state" class="assessment">
+    <header>
+      <h1 tabindex="-1">
+        {{ t('signOff.page.of', { programme: programme?.name ?? t('signOff.page.title'), person }) }}
+      </h1>
+      <p class="stage" role="status">
+        {{ t(`signOff.stage.${state.stage}`) }}
+        <template v-if="state.stage === 'signed'">{{ t('signOff.means') }}</template>
+        <template v-if="state.stage === 'appealed' || state.stage === 'reviewed'">{{ until }}</template>
+      </p>
+      <p class="soft">
+        <RouterLink :to="{ name: 'progress', params: { personId: state.setup.personId } }">{{
+          person
+        }}</RouterLink>
+        <template v-if="state.setup.trainingId">
+          ·
+          <RouterLink :to="{ name: 'training', params: { trainingId: state.setup.trainingId } }">{{
+            t('signOff.page.training')
+          }}</RouterLink>
+        </template>
+        <template v-if="!state.setup.isTasted && state.setup.trainingId">
+          · {{ t('signOff.begin.notTasted') }}</template
+        >
+        <template v-if="state.setup.hasCue"> · {{ t('signOff.page.cue') }}</template>
+      </p>
+    </header>
+    <p v-if="isChanged" class="changed" role="note">{{ t('signOff.page.changed') }}</p>
+    <p v-if="isOwn && state.stage === 'running'">{{ t('signOff.page.sealed') }}</p>
+    <p v-else-if="isOwn && state.stage === 'to-decide' && state.setup.trainingId">
+      {{ t('signOff.page.waits') }}
+    </p>
+    <p v-if="answer.state.value === 'kept'" class="soft">{{ t('signOff.page.needsLine') }}</p>
+    <CardOfTicks
+      v-if="state.setup.trainingId === null && programme && may('ticked')"
+      :programme="programmeOf(programme)"
+      :ticked="state.ticked"
+      :is-busy="isBusy"
+      :failure="failure"
+      @keep="(ticks: string[]) => signing.say({ kind: 'ticked', ticks }, '')"
+    />
+    <section v-if="judged && judged.length > 0" aria-labelledby="proposal">
+      <h2 id="proposal">{{ t('signOff.page.proposal') }}</h2>
+      <JudgedTable :judged="judged" :counted="told?.progress?.counted ?? []" />
+      <p v-if="(told?.progress?.references.length ?? 0) > 0" class="references">
+        {{ t('signOff.page.references') }}:
+        <RouterLink
+          v-for="(shotId, no) in told?.progress?.references"
+          :key="shotId"
+          :to="{ name: 'reading', params: { shotId } }"
+          >{{ no + 1 }}</RouterLink
+        >
+      </p>
+    </section>
+    <DecideForm
+      v-if="judged && told?.digest && (may('decided') || may('settled'))"
+      :key="`${told.digest} ${state.stage}`"
+      :assessment-id="assessmentId"
+      :judged="judged"
+      :digest="told.digest"
+      :is-settling="state.stage !== 'to-decide'"
+      @done="answer.load()"
+    />
+    <SayForm
+      v-if="judged && may('reviewed')"
+      :title="t('signOff.appeal.review')"
+      :intro="t('signOff.appeal.blind')"
+      :label="t('signOff.page.reason')"
+      :action="t('signOff.appeal.keep')"
+      :is-busy="isBusy"
+      :failure="failure"
+      :send="(text) => signing.say({ kind: 'reviewed', finding, outcomes: found }, text)"
+    >
+      <ChoiceRow v-model="finding" :label="t('signOff.appeal.finding')" :options="findings" />
+      <OutcomeChoices v-if="finding === 'otherwise'" v-model="found" :judged="judged" />
+    </SayForm>
+    <SayForm
+      v-if="may('appealed')"
+      :title="t('signOff.appeal.title')"
+      :intro="t('signOff.appeal.intro')"
+      :label="t('signOff.appeal.label')"
+      :action="t('signOff.appeal.ask')"
+      :is-busy="isBusy"
+      :failure="failure"
+      :send="(text) => signing.say({ kind: 'appealed' }, text)"
+    />
+    <SayForm
+      v-if="may('answered')"
+      :title="t('signOff.appeal.answer')"
+      :label="t('signOff.appeal.answer')"
+      :action="t('signOff.appeal.send')"
+      :is-busy="isBusy"
+      :failure="failure"
+      :send="(text) => signing.say({ kind: 'answered' }, text)"
+    />
+    <section aria-labelledby="happened">
+      <h2 id="happened">{{ t('signOff.page.happened') }}</h2>
+      <ol class="happened">
+        <li v-for="row in rows" :key="row.eventId">
+          {{ row.says }}<template v-if="row.outcomes">: {{ row.outcomes }}</template>
+          <q v-if="row.text">{{ row.text }}</q>
+        </li>
+      </ol>
+    </section>
+    <template v-if="may('withdrawn')">
+      <PressButton v-if="!withdrawing" kind="text" @click="withdrawing = true">{{
+        t('signOff.appeal.withdraw')
+      }}</PressButton>
+      <SayForm
+        v-else
+        :title="t('signOff.appeal.withdraw')"
+        :label="t('signOff.page.reason')"
+        :action="t('signOff.appeal.withdraw')"
+        :is-busy="isBusy || !isSignable"
+        :failure="failure"
+        :send="(text) => signing.sign({ kind: 'withdrawn' }, text)"
+      >
+        <SignFields v-model:by="by" v-model:secret="secret" :is-demo="isDemo" />
+      </SayForm>
+    </template>
+  </div>
+  <EmptyPlace
+    v-else-if="answer.state.value === 'refused'"
+    :says="t('signOff.page.notThere')"
+    :action="t('app.toToday')"
+    :to="{ name: 'today' }"
+  />
+  <EmptyPlace v-else :says="t('app.loading')" />
+</template>
+
+<style scoped>
+.assessment {
+  max-width: 960px;
+  margin: 0 auto;
+  padding: 24px;
+  display: grid;
+  gap: 20px;
+}
+h1,
+h2,
+p {
+  margin: 0;
+}
+.stage {
+  font-size: 1.2rem;
+  margin: 4px 0;
+}
+.changed {
+  padding: 12px 16px;
+  border-left: 6px solid var(--ochre);
+  background: var(--raised);
+}
+.references a {
+  min-width: 44px;
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+}
+.happened {
+  display: grid;
+  gap: 8px;
+  padding: 0;
+  margin: 8px 0 0;
+}
+q {
+  display: block;
+  padding-left: 12px;
+  border-left: 3px solid var(--mist);
+}
+</style>

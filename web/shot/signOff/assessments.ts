@@ -1,0 +1,88 @@
+import type { Assessment, AssessmentEventInput } from '@calm-apron/contract'
+import {
+  type AssessmentEvent,
+  type AssessmentSetup,
+  type AssessmentState,
+  assessmentState,
+} from '@calm-apron/core'
+import { useNow } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { v7 as uuidv7 } from 'uuid'
+import { computed } from 'vue'
+import { asPlain, type UnsentWrite } from '../../data/device/deviceDatabase.ts'
+import { useDoor } from '../../data/door/door.ts'
+import { useOutbox } from '../../data/outbox/outbox.ts'
+import { assessmentsAsked } from '../../data/queries/questions.ts'
+import { useAnswer } from '../../data/queries/useAnswer.ts'
+
+/** An assessment that is on, or waits for somebody, with what this tablet has not sent yet. */
+export interface OpenAssessment {
+  assessmentId: string
+  state: AssessmentState
+  /** As the server told it; null where it has not heard of it yet. */
+  told: Assessment | null
+}
+
+/** What happened in an assessment, with what happened here since it was told. */
+export function eventsWith(
+  told: readonly AssessmentEvent[],
+  assessmentId: string,
+  writes: readonly UnsentWrite[],
+): AssessmentEvent[] {
+  const known = new Set(told.map(({ eventId }) => eventId))
+  const here = writes.flatMap((write): AssessmentEvent[] => {
+    if (write.kind !== 'assessment-event' || write.assessmentId !== assessmentId) return []
+    const { by, at, happening, text } = write.body
+    return known.has(write.eventId) ? [] : [{ eventId: write.eventId, by, at, happening, text: text || null }]
+  })
+  return [...told, ...here]
+}
+
+/** Assessments that are on: a set begun without network goes on, and seals what this tablet holds of it. */
+export const useAssessments = defineStore('assessments', () => {
+  const door = useDoor()
+  const outbox = useOutbox()
+  const now = useNow({ interval: 60_000 })
+  const answer = useAnswer(() => (door.may('see-sign-offs', true) ? assessmentsAsked() : null))
+  const told = computed(() => answer.value.value?.assessments ?? [])
+
+  const open = computed<OpenAssessment[]>(() => {
+    const writes = outbox.since(answer.askedAtMs.value)
+    const ids = new Set([
+      ...told.value.map(({ assessmentId }) => assessmentId),
+      ...writes.flatMap((write) => (write.kind === 'assessment-event' ? write.assessmentId : [])),
+    ])
+    return [...ids].flatMap((assessmentId): OpenAssessment[] => {
+      const known = told.value.find((each) => each.assessmentId === assessmentId) ?? null
+      const state = assessmentState(eventsWith(known?.events ?? [], assessmentId, writes), now.value)
+      return state === null ? [] : [{ assessmentId, state, told: known }]
+    })
+  })
+  const running = computed(() => open.value.filter(({ state }) => state.stage === 'running'))
+
+  /** The sets that are pulled in a training now. */
+  const runningIn = (trainingId: string) =>
+    running.value.filter(({ state }) => state.setup.trainingId === trainingId)
+
+  /** Whether a shot belongs to a set that is on: nothing of its reading is shown here before the end. */
+  const isSealed = ({ assessmentId }: { assessmentId?: string }) =>
+    assessmentId !== undefined && running.value.some((each) => each.assessmentId === assessmentId)
+
+  /** Notes what happened; it is seen here at once, and by the others once it was sent. */
+  async function note(
+    assessmentId: string,
+    happening: AssessmentEventInput['happening'],
+    text = '',
+  ): Promise<void> {
+    const body = { by: door.personId, at: new Date().toISOString(), happening: asPlain(happening), text }
+    await outbox.add({ kind: 'assessment-event', assessmentId, eventId: uuidv7(), body })
+  }
+
+  async function begin(setup: AssessmentSetup, text: string): Promise<string> {
+    const assessmentId = uuidv7()
+    await note(assessmentId, { kind: 'begun', setup }, text)
+    return assessmentId
+  }
+
+  return { open, running, runningIn, isSealed, note, begin }
+})

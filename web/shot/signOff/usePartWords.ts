@@ -1,0 +1,54 @@
+import type { Lacking, SignedOff, SignedPart } from '@calm-apron/core'
+import { useI18n } from 'vue-i18n'
+import { useAcademy } from '../../data/academy/academy.ts'
+import { useFormat } from '../../kit/units/useFormat.ts'
+
+/** Parts of a sign-off, what is lacking, and how somebody stands, in words. */
+export function usePartWords() {
+  const { t } = useI18n()
+  const academy = useAcademy()
+  const format = useFormat()
+
+  const partsWords = (parts: readonly SignedPart[]) =>
+    parts.map((part) => t(`signOff.part.${part}`)).join(', ')
+
+  function lackingWords(lacking: Lacking, nameOf: (programmeId: string) => string): string {
+    switch (lacking.kind) {
+      case 'shots':
+      case 'days':
+      case 'bags':
+        return t(`signOff.lacking.${lacking.kind}`, lacking.more)
+      case 'part': {
+        const part = t(`signOff.part.${lacking.skill}`)
+        return capital(t(`signOff.lacking.${lacking.is}`, { part }))
+      }
+      case 'safety':
+        return t('signOff.lacking.safety', lacking.times)
+      case 'before':
+        return t('signOff.lacking.before', { programme: nameOf(lacking.programmeId) })
+    }
+  }
+
+  function standingWords(standing: SignedOff): string[] {
+    switch (standing.is) {
+      case 'not-yet':
+        return [
+          t('signOff.standing.not-yet', {
+            parts: partsWords(standing.open),
+            date: format.calendarDate(standing.from),
+          }),
+        ]
+      case 'signed':
+        return [
+          t('signOff.standing.signed', { date: format.dateOf(standing.at, academy.timeZone) }),
+          t('signOff.means'),
+          ...standing.lookAgain.map((why) => t(`signOff.lookAgain.${why}`)),
+        ]
+      default:
+        return [t(`signOff.standing.${standing.is}`)]
+    }
+  }
+  return { partsWords, lackingWords, standingWords }
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,0 +1,49 @@
+import { programmeOf } from '@calm-apron/contract'
+import { type Programme, type Seat, type SetProgress, type SeenInSet, setProgress } from '@calm-apron/core'
+import { computed } from 'vue'
+import { allAsked } from '../../data/queries/preparedQuestions.ts'
+import { useAnswer } from '../../data/queries/useAnswer.ts'
+import type { ListedShot } from '../../data/queries/useShots.ts'
+import { readListed } from '../reading/readListed.ts'
+import type { OpenAssessment } from './assessments.ts'
+
+/** The programmes of the house, by name. */
+export function useProgrammes() {
+  const answer = useAnswer(() => allAsked('programme'))
+  const programmes = computed(() => answer.value.value ?? [])
+  const byId = (programmeId: string) =>
+    programmes.value.find(({ preparedId }) => preparedId === programmeId) ?? null
+  return { programmes, byId, state: answer.state }
+}
+
+/** How far a set is by the shots that this tablet knows, sent or not: told by the very rule by which the server tells it. */
+export function progressHere(
+  { assessmentId, state }: OpenAssessment,
+  programme: Pick<Programme, 'set'>,
+  listed: readonly ListedShot[],
+): SetProgress<SeenInSet> {
+  const shots = listed
+    .filter(({ shot }) => shot.assessmentId === assessmentId)
+    .map((each) => {
+      const { shotId, personId, pulledAt, purpose } = each.shot
+      return { shotId, personId, pulledAt, readings: readListed(each), context: { purpose } }
+    })
+    .toSorted((a, b) => a.pulledAt.localeCompare(b.pulledAt))
+  return setProgress(shots, state.setup.personId, programme)
+}
+
+/** The programme of a set, as core judges by it; null while it is not known. */
+export function useProgrammeOf(assessment: () => OpenAssessment) {
+  const { byId } = useProgrammes()
+  return computed(() => {
+    const found = byId(assessment().state.setup.programmeId)
+    return found === null ? null : { name: found.content.name, ...programmeOf(found.content) }
+  })
+}
+
+/** The seat of whoever pulls at the group of a set. */
+export const seatAt = ({ state: { setup } }: OpenAssessment, personId: string): Seat => ({
+  personId,
+  machineId: setup.machineId,
+  groupNo: setup.groupNo,
+})
