@@ -53,18 +53,20 @@ export const assessmentHappening = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('answered') }),
 ])
 
+const signedWith = (said: typeof outcomes) =>
+  z.discriminatedUnion('kind', [
+    z.strictObject({
+      kind: z.literal('decided'),
+      outcomes: said,
+      proposed: said,
+      digest: line({ min: 1, max: 100 }),
+      rulesVersion: z.int().nonnegative(),
+    }),
+    z.strictObject({ kind: z.literal('settled'), outcomes: said }),
+    z.strictObject({ kind: z.literal('withdrawn') }),
+  ])
 /** What is signed with a secret of whoever signs. */
-export const signedHappening = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('decided'),
-    outcomes: outcomes.min(1),
-    proposed: outcomes.min(1),
-    digest: line({ min: 1, max: 100 }),
-    rulesVersion: z.int().nonnegative(),
-  }),
-  z.strictObject({ kind: z.literal('settled'), outcomes: outcomes.min(1) }),
-  z.strictObject({ kind: z.literal('withdrawn') }),
-])
+const signedHappening = signedWith(outcomes.min(1))
 
 const text = line({ min: 0, max: BOUNDS.reasonLength.max })
 
@@ -92,7 +94,8 @@ const event = z.strictObject({
   eventId: id,
   by: id,
   at: instant,
-  happening: z.union([assessmentHappening, signedHappening]),
+  /** Outcomes are left out to whoever looks at it again without knowing them. */
+  happening: z.union([assessmentHappening, signedWith(outcomes)]),
   text: z.string().nullable(),
 }) satisfies z.core.$ZodType<AssessmentEvent>
 

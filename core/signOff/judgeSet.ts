@@ -17,7 +17,14 @@ export const PART_RESULTS = [
 export type PartResult = (typeof PART_RESULTS)[number]
 
 /** Why a part is only noted, or is pulled again. */
-export const UNJUDGED_BECAUSE = ['one-tongue', 'not-tasted', 'the-bars', 'too-few', 'bar-off'] as const
+export const UNJUDGED_BECAUSE = [
+  'one-tongue',
+  'not-tasted',
+  'not-watched',
+  'the-bars',
+  'too-few',
+  'bar-off',
+] as const
 /** The same, one of them. */
 export type UnjudgedBecause = (typeof UNJUDGED_BECAUSE)[number]
 
@@ -92,6 +99,7 @@ function judgedPart(
   const isBars =
     part === 'time' && counted.length > 0 && counted.every(({ context }) => context.grindOwner === 'trainer')
   if (isBars && run.length === 0) return unjudged(part, 'noted', run, 'the-bars')
+  if (part === 'prep' && run.length === 0) return unjudged(part, 'noted', run, 'not-watched')
   const on = run.filter(({ standing }) => standing === 'on').length
   const off = run.filter(({ standing }) => standing === 'off')
   const misses = run.length - on
@@ -160,7 +168,7 @@ function safetyPart({ counted, uncounted, pulledAgain }: SetProgress): JudgedPar
     standing: isMissedIn(shot) ? ('off' as const) : ('on' as const),
   }))
   const isMissed = shots.some(({ standing }) => standing === 'off')
-  if (watched.length === 0) return { part: 'safety', result: 'noted', shots, because: 'too-few', side: null }
+  if (watched.length === 0) return unjudged('safety', 'noted', [], 'not-watched')
   return { part: 'safety', result: isMissed ? 'not-yet' : 'shown', shots, because: null, side: null }
 }
 

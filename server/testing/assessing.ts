@@ -1,4 +1,11 @@
-import { type Assessment, type PersonSignOffs, type ShotInput, recipeContent } from '@calm-apron/contract'
+import {
+  type Assessment,
+  type PersonSignOffs,
+  type ShotInput,
+  assessment,
+  personSignOffs,
+  recipeContent,
+} from '@calm-apron/contract'
 import { type Outcomes, RULES_VERSION } from '@calm-apron/core'
 import { carefulShot } from '@calm-apron/core/testing'
 import { DEMO, type TestServer, newId, shotOf } from './serve.ts'
@@ -39,11 +46,13 @@ export async function assessingIn(server: TestServer) {
       .send({ at: at(), happening, text: '', by: 'pin', secret: PIN, ...also })
   async function read(by: Somebody, assessmentId: string): Promise<Assessment> {
     const answer = await server.of(by).get(`/api/v1/assessments/${assessmentId}`).expect(200)
-    return answer.body as Assessment
+    return assessment.parse(answer.body)
   }
   async function signOffs(by: Somebody, of: Somebody): Promise<PersonSignOffs['programmes'][number]> {
     const answer = await server.of(by).get(`/api/v1/people/${of.personId}/sign-offs`).expect(200)
-    const found = (answer.body as PersonSignOffs).programmes.find((each) => each.programmeId === programmeId)
+    const found = personSignOffs
+      .parse(answer.body)
+      .programmes.find((each) => each.programmeId === programmeId)
     if (found === undefined) throw new Error('The programme is there.')
     return found
   }

@@ -35,8 +35,8 @@ const { shots, hasMore, isKnown, isReached, loadMore } = useShotList(() =>
       <p v-if="isKnown && !isReached" class="soft">
         {{ shots.length > 0 ? t('progress.offline') : t('progress.offlineNone', { person }) }}
       </p>
-      <SignOffs :key="`sign-offs ${shown}`" :person-id="shown" :is-own="isOwn" />
       <PersonPanel :key="shown" :person-id="shown" :is-own="isOwn" />
+      <SignOffs :key="`sign-offs ${shown}`" :person-id="shown" :is-own="isOwn" />
       <template v-if="shots.length > 0">
         <p class="soft hint">{{ t('progress.newestFirst') }}</p>
         <ol class="shots">

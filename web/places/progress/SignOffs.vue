@@ -37,7 +37,7 @@ const rows = computed(() =>
     ...row,
     way: byId(row.programmeId)?.content.way ?? null,
     says: standingWords(row.standing),
-    lacks: isOpen(row) ? row.lacking.map((each) => lackingWords(each, nameOf)) : [],
+    lacks: isOpen(row) ? lackingWords(row.lacking, nameOf) : [],
     assessmentId: 'assessmentId' in row.standing ? row.standing.assessmentId : null,
     forecast:
       row.passToday === null || !isOpen(row)

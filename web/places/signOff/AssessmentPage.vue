@@ -23,6 +23,7 @@ import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import { eventsWith } from '../../shot/signOff/assessments.ts'
+import { usePartWords } from '../../shot/signOff/usePartWords.ts'
 import { useProgrammes } from '../../shot/signOff/useSet.ts'
 import CardOfTicks from './CardOfTicks.vue'
 import DecideForm from './DecideForm.vue'
@@ -41,6 +42,7 @@ const outbox = useOutbox()
 const format = useFormat()
 const now = useNow({ interval: 60_000 })
 const { byId } = useProgrammes()
+const { partsWords } = usePartWords()
 const answer = useAnswer(() => assessmentAsked(props.assessmentId))
 const told = computed(() => answer.value.value ?? null)
 const events = computed(() =>
@@ -73,6 +75,18 @@ const judged = computed(() => told.value?.judged ?? null)
 const isChanged = computed(() => {
   const signed = state.value?.decided?.digest
   return signed !== undefined && told.value?.digest != null && signed !== told.value.digest
+})
+/** What is open is said with the stage, and that it alone is repeated. */
+const stageWords = computed(() => {
+  if (state.value === null) return ''
+  const { stage, outcomes, decided } = state.value
+  if (stage !== 'not-yet') return t(`signOff.stage.${stage}`)
+  const open = outcomes.filter(({ result }) => result === 'not-yet' || result === 'again')
+  const from = new Date(Date.parse(decided?.at ?? '') + 86_400_000)
+  return t('signOff.standing.not-yet', {
+    parts: partsWords(open.map(({ part }) => part)),
+    date: format.dateOf(from, academy.timeZone),
+  })
 })
 const withdrawing = ref(false)
 const finding = ref<ReviewFinding>('stands')
@@ -113,7 +127,7 @@ const rows = computed(() =>
         {{ t('signOff.page.of', { programme: programme?.name ?? t('signOff.page.title'), person }) }}
       </h1>
       <p class="stage" role="status">
-        {{ t(`signOff.stage.${state.stage}`) }}
+        {{ stageWords }}
         <template v-if="state.stage === 'signed'">{{ t('signOff.means') }}</template>
         <template v-if="state.stage === 'appealed' || state.stage === 'reviewed'">{{ until }}</template>
       </p>
@@ -148,8 +162,10 @@ const rows = computed(() =>
       @keep="(ticks: string[]) => signing.say({ kind: 'ticked', ticks }, '')"
     />
     <section v-if="judged && judged.length > 0" aria-labelledby="proposal">
-      <h2 id="proposal">{{ t('signOff.page.proposal') }}</h2>
-      <JudgedTable :judged="judged" :counted="told?.progress?.counted ?? []" />
+      <h2 id="proposal">
+        {{ t(state.decided && told?.isBlind === false ? 'signOff.page.came' : 'signOff.page.proposal') }}
+      </h2>
+      <JudgedTable :judged="judged" :counted="told?.progress?.counted ?? []" :outcomes="state.outcomes" />
       <p v-if="(told?.progress?.references.length ?? 0) > 0" class="references">
         {{ t('signOff.page.references') }}:
         <RouterLink

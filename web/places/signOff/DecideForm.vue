@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { Assessment } from '@calm-apron/contract'
-import { type JudgedPart, type Outcomes, RULES_VERSION } from '@calm-apron/core'
+import { type JudgedPart, type Outcomes, PART_RESULTS, RULES_VERSION } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import FormFailure from '../../kit/forms/FormFailure.vue'
 import FormField from '../../kit/forms/FormField.vue'
 import PressButton from '../../kit/parts/PressButton.vue'
+import { usePartWords } from '../../shot/signOff/usePartWords.ts'
 import OutcomeChoices from './OutcomeChoices.vue'
 import SignFields from './SignFields.vue'
 import { useSigning } from './useSigning.ts'
@@ -20,8 +21,11 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ done: [told: Assessment] }>()
 const { t } = useI18n()
+const { partsWords } = usePartWords()
 const asProposed = (): Outcomes => props.judged.map(({ part, result }) => ({ part, result }))
 const outcomes = ref<Outcomes>(asProposed())
+/** What each part came to is asked only of whoever decides otherwise. */
+const isOpen = ref(props.isSettling)
 const text = ref('')
 const signing = useSigning(
   () => props.assessmentId,
@@ -29,6 +33,12 @@ const signing = useSigning(
 )
 const { isBusy, failure, secret, by, isDemo, isSignable } = signing
 
+const summary = computed(() =>
+  PART_RESULTS.flatMap((result) => {
+    const parts = outcomes.value.flatMap((each) => (each.result === result ? each.part : []))
+    return parts.length === 0 ? [] : `${t(`signOff.result.${result}`)}: ${partsWords(parts)}`
+  }).join('; '),
+)
 const isOtherwise = computed(() =>
   outcomes.value.some(
     ({ part, result }) => props.judged.find((each) => each.part === part)?.result !== result,
@@ -54,7 +64,11 @@ async function sign(): Promise<void> {
 <template>
   <form class="decide" aria-labelledby="decide" @submit.prevent="sign">
     <h2 id="decide">{{ t(isSettling ? 'signOff.appeal.settle' : 'signOff.page.yours') }}</h2>
-    <OutcomeChoices v-model="outcomes" :judged="judged" />
+    <p v-if="!isOpen">{{ t('signOff.page.asProposed') }}. {{ summary }}.</p>
+    <PressButton v-if="!isOpen" kind="text" @click="isOpen = true">{{
+      t('signOff.page.otherwise')
+    }}</PressButton>
+    <OutcomeChoices v-else v-model="outcomes" :judged="judged" />
     <p v-if="isOtherwise" role="status">{{ t('signOff.page.overrule') }}</p>
     <FormField v-if="needsText" v-model="text" :label="t('signOff.page.reason')" :maxlength="300" />
     <SignFields v-model:by="by" v-model:secret="secret" :is-demo="isDemo" />

@@ -1,20 +1,29 @@
 <script setup lang="ts">
-import type { JudgedPart } from '@calm-apron/core'
+import type { JudgedPart, Outcomes } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 
 /** What the rules propose, part by part, each with why and the very shots it rests on. */
-const props = defineProps<{ judged: readonly JudgedPart[]; counted: readonly string[] }>()
+const props = defineProps<{
+  judged: readonly JudgedPart[]
+  counted: readonly string[]
+  /** As it was decided; empty before. */
+  outcomes: Outcomes
+}>()
 const { t } = useI18n()
 
 const rows = () =>
   props.judged.map(({ part, result, because, side, shots }) => {
     const on = shots.filter(({ standing }) => standing === 'on').length
+    const decided = props.outcomes.find((each) => each.part === part)?.result ?? result
     return {
       part,
-      result,
-      says: t(`signOff.result.${result}`),
+      result: decided,
+      says: t(`signOff.result.${decided}`),
       why: [
+        ...(decided === result
+          ? []
+          : [t('signOff.page.rulesSaid', { result: t(`signOff.result.${result}`) })]),
         ...(shots.length > 0 ? [t('signOff.how', { on, of: shots.length })] : []),
         ...(side === null ? [] : [t(side > 0 ? 'signOff.side.over' : 'signOff.side.under')]),
         ...(because === null ? [] : [t(`signOff.because.${because}`)]),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type JudgedPart, type Outcomes, PART_RESULTS, type PartResult } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
-import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
+import SelectField from '../../kit/forms/SelectField.vue'
 
 /** What each part came to, as whoever decides says it; begun as the rules propose. */
 defineProps<{ judged: readonly JudgedPart[] }>()
@@ -18,13 +18,12 @@ function set(part: JudgedPart['part'], result: PartResult): void {
 
 <template>
   <div class="choices">
-    <ChoiceRow
+    <SelectField
       v-for="{ part } in judged"
       :key="part"
       :label="t(`signOff.part.${part}`)"
       :options="options"
       :model-value="resultOf(part)"
-      is-inline
       @update:model-value="set(part, $event)"
     />
   </div>
@@ -32,7 +31,9 @@ function set(part: JudgedPart['part'], result: PartResult): void {
 
 <style scoped>
 .choices {
+  width: 100%;
   display: grid;
-  gap: 8px;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 12px 24px;
 }
 </style>

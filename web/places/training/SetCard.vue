@@ -94,7 +94,15 @@ async function breakOff(): Promise<void> {
 
 <template>
   <section class="set" :aria-label="group.name" data-set>
-    <h2>{{ t('signOff.set.title', { programme: programme?.name ?? '', person }) }}</h2>
+    <h2>
+      {{
+        t('signOff.set.title', {
+          group: group.name || t('training.oneGroup'),
+          programme: programme?.name ?? '',
+          person,
+        })
+      }}
+    </h2>
     <p class="theirs">{{ t('signOff.set.theirs', { person }) }}</p>
     <p class="now" role="status">{{ says }}</p>
     <p v-if="isReferenceOff" class="soft">{{ t('signOff.set.referenceOff') }}</p>

@@ -12,16 +12,28 @@ export function usePartWords() {
   const partsWords = (parts: readonly SignedPart[]) =>
     parts.map((part) => t(`signOff.part.${part}`)).join(', ')
 
-  function lackingWords(lacking: Lacking, nameOf: (programmeId: string) => string): string {
+  /** What is lacking, a sentence each; parts that lack alike in one. */
+  function lackingWords(all: readonly Lacking[], nameOf: (programmeId: string) => string): string[] {
+    const partsThat = (is: 'unseen' | 'not-yet') => {
+      const parts = all.flatMap((each) => (each.kind === 'part' && each.is === is ? each.skill : []))
+      return parts.length === 0 ? [] : [t(`signOff.lacking.${is}`, { parts: partsWords(parts) })]
+    }
+    return [
+      ...all.flatMap((each) => (each.kind === 'part' ? [] : otherWords(each, nameOf))),
+      ...partsThat('not-yet'),
+      ...partsThat('unseen'),
+    ]
+  }
+
+  function otherWords(
+    lacking: Exclude<Lacking, { kind: 'part' }>,
+    nameOf: (programmeId: string) => string,
+  ): string {
     switch (lacking.kind) {
       case 'shots':
       case 'days':
       case 'bags':
         return t(`signOff.lacking.${lacking.kind}`, lacking.more)
-      case 'part': {
-        const part = t(`signOff.part.${lacking.skill}`)
-        return capital(t(`signOff.lacking.${lacking.is}`, { part }))
-      }
       case 'safety':
         return t('signOff.lacking.safety', lacking.times)
       case 'before':
@@ -50,5 +62,3 @@ export function usePartWords() {
   }
   return { partsWords, lackingWords, standingWords }
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

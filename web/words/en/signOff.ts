@@ -40,6 +40,7 @@ export const signOffWords = {
     because: {
       'one-tongue': 'one person tasted: nobody fails by that',
       'not-tasted': 'judged by look and numbers',
+      'not-watched': 'nobody marked the steps',
       'the-bars': 'the trainer set the grind',
       'too-few': 'too little is known of it',
       'bar-off': 'the bar was off: time and taste alone, within 14 days',
@@ -68,8 +69,8 @@ export const signOffWords = {
       shots: 'No more shots without help. | One more shot without help. | {n} more shots without help.',
       days: 'On no other day. | On one more day. | On {n} more days.',
       bags: 'With no other bag. | With one more bag. | With {n} more bags.',
-      unseen: 'Nobody has judged {part} yet.',
-      'not-yet': '{part}: keep practising, it is not steady enough yet.',
+      unseen: 'Nobody has judged this yet: {parts}.',
+      'not-yet': 'Keep practising {parts}: not ready for a set yet.',
       safety:
         'No step missed. | A step that keeps people safe was missed in the last ten shots. | Steps that keep people safe were missed {n} times in the last ten shots.',
       before: 'First: {programme}.',
@@ -120,7 +121,7 @@ export const signOffWords = {
       go: 'Begin the set',
     },
     set: {
-      title: '{programme}: {person}',
+      title: '{group}: {programme}, {person}',
       theirs: 'This group is {person}’s until the set ends. Please pull at another.',
       next: {
         reference: 'First a trainer’s reference, to see that the bar is right.',
@@ -154,6 +155,10 @@ export const signOffWords = {
       title: 'Assessment',
       of: '{programme}, {person}',
       proposal: 'What the rules say',
+      came: 'What came of it',
+      rulesSaid: 'the rules said: {result}',
+      asProposed: 'As the rules say',
+      otherwise: 'Decide otherwise',
       yours: 'Your decision',
       shots: 'Shots',
       references: 'References',
@@ -161,7 +166,7 @@ export const signOffWords = {
       overrule: 'You decide otherwise than the rules. Say why; they will read it.',
       reason: 'Reason',
       part: 'Part',
-      says: 'Proposed',
+      says: 'Result',
       why: 'Why',
       shotIs: 'Shot {n}: {standing}',
       training: 'The training',
