@@ -6,6 +6,7 @@ import { INVITATION_KINDS, ownSession, token } from './doors.ts'
 import { id, instant, line, name } from './primitives.ts'
 import { shotDetail } from './shot.ts'
 import { call, photo, ruling, slip } from './tasting.ts'
+import { assessment } from './signOff.ts'
 import { familySkill, takeHome } from './skill.ts'
 import { watch } from './watching.ts'
 
@@ -89,6 +90,8 @@ export const personExport = z.strictObject({
   /** Sentences they were given, and what they can do as it was worked out last, without what is the trainer's view. */
   takeHomes: z.array(takeHome).default([]),
   skill: z.array(familySkill).default([]),
+  /** Their assessments, as whoever asked may know them. */
+  assessments: z.array(assessment).default([]),
   audit: z.array(auditEntry),
 })
 export type PersonExport = z.infer<typeof personExport>

@@ -1,8 +1,9 @@
 import { join } from 'node:path'
 import { CHECKOUT } from '@calm-apron/scripts/testing'
 import type { Page } from '@playwright/test'
+import { Assessing } from './assessing.ts'
 import { Bar } from './bar.ts'
-import { TRAINEE, comeInAs, expect, test } from './fixtures.ts'
+import { HEAD, TRAINEE, comeInAs, expect, test } from './fixtures.ts'
 import { phoneOf } from './phone.ts'
 import { STOPS_AT_G, ScaleBar } from './scaleBar.ts'
 import { StandIns } from './standIns.ts'
@@ -149,10 +150,30 @@ test('the views of Prepare', async ({ page }) => {
   await page.getByRole('heading', { name: 'Machines' }).scrollIntoViewIfNeeded()
   await page.evaluate(() => document.querySelector('#machines')?.scrollIntoView())
   await picture(page, 'room')
-  await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
-  await page.goto(`/prepare/routines/${id('10')}`)
-  await expect(page.getByText('Flush the group')).toBeVisible()
-  await picture(page, 'routine-dark')
+})
+
+test.describe('signing off', () => {
+  test.use({ signedIn: HEAD })
+
+  test('a set as the rules propose it', async ({ page, app }) => {
+    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+    const bar = await Assessing.on(page, app)
+    const trainingId = await bar.training(TRAINEE)
+    await page.goto(`/trainings/${trainingId}`)
+    await page.getByRole('button', { name: 'Begin a set' }).click()
+    await page.getByLabel('Programme', { exact: true }).selectOption({ label: 'Espresso at the bar' })
+    await page.getByRole('radio', { name: 'Look and numbers only' }).check()
+    await page.getByLabel('Reason').fill('Starts at the quay on Monday')
+    await page.getByRole('button', { name: 'Begin the set' }).click()
+    await expect.poll(() => bar.running()).not.toBe('')
+    const its = { trainingId, assessmentId: await bar.running() }
+    await bar.shot(its, { purpose: 'reference' })
+    for (const heavierG of [0, 4.5, 0, 4.5, 0]) await bar.shot(its, { by: TRAINEE, heavierG })
+    await bar.shot(its, { purpose: 'reference' })
+    await page.getByRole('button', { name: 'End the set and open it' }).click()
+    await expect(page.locator('[data-part="yield"]')).toContainText('not yet')
+    await picture(page, 'decision')
+  })
 })
 
 test.describe('people and doors', () => {

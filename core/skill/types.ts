@@ -66,7 +66,7 @@ export const DEFAULT_PROGRAMME: SkillProgramme = {
   steadyFrom: 0.5,
   readyFrom: 0.72,
   callScoreFrom: 0.7,
-  signOffDays: 90,
+  signOffDays: 183,
   setShots: 5,
   setOnShots: 4,
   assessFrom: 0.8,

@@ -9,6 +9,7 @@ import type { Errand } from '../http/serve.ts'
 import type { DocumentPart, Within } from '../http/streamed.ts'
 import { findShots } from '../shots/queries.ts'
 import { withheldFrom } from '../shots/withheld.ts'
+import { assessmentsTold } from '../signOff/readSignOffs.ts'
 import { findSkill } from '../skill/queries.ts'
 import { takeHomesOf } from '../skill/takeHomeQueries.ts'
 import { watchesBy } from '../training/watchQueries.ts'
@@ -75,6 +76,7 @@ export async function* exportPerson(within: Within, personId: string): AsyncGene
   const { takeHomes, skill } = await within((errand) => learntBy(errand, personId))
   yield { list: 'takeHomes', items: takeHomes }
   yield { list: 'skill', items: skill }
+  yield { list: 'assessments', items: await within((errand) => assessmentsTold(errand, personId)) }
   for await (const items of tracePages(within, personId)) yield { list: 'audit', items }
 }
 

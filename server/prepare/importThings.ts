@@ -93,7 +93,7 @@ function errorsOf(
 ): FieldError[] {
   if (known && (known.kind !== thing.kind || known.parentId !== thing.parentId))
     return [{ path: 'preparedId', reason: 'id-taken', message: 'Something else has this id here.' }]
-  if (isForHeadsAlone(errand, thing))
+  if (isForHeadsAlone(errand, thing) && !isSame(thing, known))
     return [{ path: 'thing.kind', reason: 'heads-only', message: 'This is changed by heads alone.' }]
   if (known && isLockedFor(errand, known))
     return [{ path: 'preparedId', reason: 'locked', message: 'Somebody locked this.' }]
@@ -111,6 +111,9 @@ function errorsOf(
   return brokenReferences(references, kinds).map((error) => ({ ...error, path: `thing.${error.path}` }))
 }
 
+const isSame = ({ content }: Row['thing'], known: PreparedRecord | undefined) =>
+  known !== undefined && bodyDigest(known.content) === bodyDigest(content)
+
 function outcomeOf(
   { thing, preparedId }: Row,
   known: PreparedRecord | undefined,
@@ -121,7 +124,7 @@ function outcomeOf(
     errors.push({ path: 'preparedId', reason: 'twice', message: 'This id stands in the file twice.' })
   if (errors.length > 0) return 'refused'
   if (!known) return 'new'
-  return bodyDigest(known.content) === bodyDigest(thing.content) ? 'same' : 'changed'
+  return isSame(thing, known) ? 'same' : 'changed'
 }
 
 function newThing({ actor, now }: Errand, { preparedId, thing }: Row, revisionNo: number): NewThing {

@@ -1,10 +1,19 @@
-import { type AssessmentEventInput, type Part, programmeOf, reachOf } from '@calm-apron/contract'
+import {
+  type AssessmentEventInput,
+  type Part,
+  type ProgrammeContent,
+  asKind,
+  programmeOf,
+  reachOf,
+} from '@calm-apron/contract'
 import { type AssessmentHappening, dateInZone, partsOf } from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
 import { deviceInstant } from '../http/clock.ts'
 import type { Errand } from '../http/serve.ts'
 import { countTeaching, roleOf } from '../people/queries.ts'
 import { type Named, refuseWrong, wrongNamesAndRecipe } from '../prepare/namedThings.ts'
+import { findPrepared } from '../prepare/queries.ts'
+import { findRecipeRevisions } from '../shots/queries.ts'
 import { Refusal, refuseField } from '../refusal.ts'
 import { eventsOf } from '../training/queries.ts'
 import { findAssessment, insertAssessment, programmeRevisions } from './queries.ts'
@@ -60,6 +69,7 @@ async function refuseWrongSetup({ transaction }: Errand, by: string, setup: Setu
   )
   if (programme?.programmeId !== setup.programmeId)
     throw refuseField(at('programmeRevisionId'), 'unknown-id', 'There is no such programme.')
+  await refuseOutside(transaction, setup, programme)
   const judged = partsOf(programmeOf(programme))
   if (setup.parts.some((part) => !judged.includes(part)))
     throw refuseField(at('parts'), 'not-in-programme', 'The programme does not judge this.')
@@ -75,6 +85,27 @@ async function refuseWrongSetup({ transaction }: Errand, by: string, setup: Setu
     )
   if (setup.trainingId !== null && (await eventsOf(transaction, setup.trainingId)).length === 0)
     throw refuseField(at('trainingId'), 'unknown-id', 'There is no such training.')
+}
+
+/** A programme may be of certain recipes, and of certain kinds of machine. */
+async function refuseOutside(
+  transaction: Errand['transaction'],
+  { recipeRevisionId, machineId }: Setup,
+  { recipes, machineKinds }: Pick<ProgrammeContent, 'recipes' | 'machineKinds'>,
+): Promise<void> {
+  const [recipe] = recipeRevisionId === null ? [] : await findRecipeRevisions(transaction, [recipeRevisionId])
+  const isItsRecipe = recipes.length === 0 || recipes.some(({ recipeId }) => recipeId === recipe?.recipeId)
+  if (recipeRevisionId !== null && !isItsRecipe)
+    throw refuseField(
+      'happening.setup.recipeRevisionId',
+      'not-in-programme',
+      'The programme is of other recipes.',
+    )
+  if (machineKinds.length === 0 || machineId === null) return
+  const [record] = await findPrepared(transaction, [machineId])
+  const machine = record === undefined ? null : asKind(record, 'machine')
+  if (machine !== null && !machineKinds.includes(machine.content.kind))
+    throw refuseField('happening.setup.machineId', 'not-in-programme', 'The programme is of other machines.')
 }
 
 /** Not by whoever trained them, not twice a day, and not before the run is there, unless a reason is given. */

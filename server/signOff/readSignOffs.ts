@@ -110,6 +110,11 @@ export async function readSignOffs(errand: Errand, personId: string): Promise<Pe
   }
 }
 
+/** All of somebody's assessments as whoever asks may know them, oldest first. */
+export async function assessmentsTold(errand: Errand, personId: string): Promise<Assessment[]> {
+  return toldTo(errand, await assessmentsOf(errand.transaction, personId))
+}
+
 /** Somebody's run with what each was pulled with, oldest first. */
 async function runOf({ actor, transaction }: Errand, personId: string) {
   const summaries = (await countedShots(transaction, actor.academyId, personId)).toReversed()

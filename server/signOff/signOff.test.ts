@@ -1,10 +1,11 @@
-import { type Assessment, shotList } from '@calm-apron/contract'
-import { RULES_VERSION } from '@calm-apron/core'
+import { type Assessment, type PersonSkill, personExport, shotList } from '@calm-apron/contract'
+import { MACHINE_KINDS, RULES_VERSION } from '@calm-apron/core'
+import { workOutAll } from '../skill/workOut.ts'
 import { assessingIn } from '../testing/assessing.ts'
-import { type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
-import { programmeContent } from '../testing/signOffThings.ts'
+import { DEMO, type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
+import { keepProgramme, programmeContent } from '../testing/signOffThings.ts'
 import { setupOf } from '../testing/trainings.ts'
-import { PASSWORD, PIN, type Somebody } from '../testing/world.ts'
+import { HOME, PASSWORD, PIN, type Somebody } from '../testing/world.ts'
 
 let server: TestServer
 let assessing: Awaited<ReturnType<typeof assessingIn>>
@@ -192,4 +193,53 @@ test('whoever learns puts no shot of their own into a set', async () => {
   }
   const { body: told } = await server.of(trainee).put(`/api/v1/shots/${newId()}`).send(body).expect(422)
   expect(JSON.stringify(told)).toContain('assessmentId')
+})
+
+test('a sign-off stands on the ladder and in what is exported; erased, the record keeps no name and no words', async () => {
+  const { second, head, begin, wholeSet, close, decide, read } = assessing
+  const begun = await begin()
+  await wholeSet(begun)
+  await close(begun).expect(201)
+  await decide(begun, { yield: 'not-yet' }, 'The cup was moved.')
+  const again = await begin({ parts: ['yield'], after: begun.assessmentId }, begun.trainee)
+  await wholeSet(again)
+  await close(again).expect(201)
+  await decide(again)
+  await workOutAll(server.house)
+  const { personId, displayName } = begun.trainee
+  const { body } = await server.of(begun.trainee).get(`/api/v1/people/${personId}/skill`).expect(200)
+  expect((body as PersonSkill).families[0]?.rung).toBe('signed-off')
+  const told = await server.of(begun.trainee).get(`/api/v1/people/${personId}/export`).expect(200)
+  expect(personExport.parse(told.body).assessments.map(({ assessmentId }) => assessmentId)).toEqual([
+    begun.assessmentId,
+    again.assessmentId,
+  ])
+  await server.of(head).post(`/api/v1/people/${personId}/erasure`).send({ displayName }).expect(200)
+  const kept = await read(second, begun.assessmentId)
+  expect(kept.events.map(({ text }) => text)).toEqual([null, null, null])
+  expect(JSON.stringify(kept)).not.toContain(displayName)
+})
+
+test('a programme of other recipes, or of other machines, is not assessed here', async () => {
+  const { second, note, begin, setupFor } = assessing
+  const { trainee } = await begin()
+  const other = DEMO.prepared.filter(({ thing }) => thing.kind === 'recipe')[1]?.preparedId ?? ''
+  const machine = DEMO.prepared.find(({ thing }) => thing.kind === 'machine')
+  const kind = machine?.thing.kind === 'machine' ? machine.thing.content.kind : null
+  const machineKinds = MACHINE_KINDS.filter((each) => each !== kind)
+  const reasonFor = async (also: object, setup: object = {}) => {
+    const content = programmeContent('espresso-at-the-bar', also)
+    const programmeId = await keepProgramme(server.house, HOME, content)
+    const its = { ...setupFor(trainee, newId()), programmeId, programmeRevisionId: programmeId, ...setup }
+    const { body } = await note(second, newId(), { kind: 'begun', setup: its }, 'a reason')
+    return (body as { errors: { path: string; reason: string }[] }).errors[0]
+  }
+  expect(await reasonFor({ recipes: [{ recipeId: other }] })).toMatchObject({
+    path: 'happening.setup.recipeRevisionId',
+    reason: 'not-in-programme',
+  })
+  expect(await reasonFor({ machineKinds }, { machineId: machine?.preparedId })).toMatchObject({
+    path: 'happening.setup.machineId',
+    reason: 'not-in-programme',
+  })
 })

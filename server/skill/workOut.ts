@@ -26,10 +26,13 @@ import {
   keepSkill,
   othersShots,
 } from './queries.ts'
+import { standingSignOffs } from '../signOff/signOffs.ts'
 import { besideOf } from './beside.ts'
 import { dialInsOf } from './dialIns.ts'
 import { readerOf } from './readings.ts'
 import { type Read, lockOf, skillShots } from './skillShots.ts'
+
+const MS_PER_DAY = 86_400_000
 
 /** Works out everyone who is behind, until nobody is; what another server has in hand is left to it. */
 export async function workOutAll(
@@ -54,7 +57,7 @@ async function workOut(
   workedOutAt: Date,
 ): Promise<void> {
   const { personId } = claimed
-  const { figures, beside } = await figuresOf(transaction, academyId, personId)
+  const { figures, beside } = await figuresOf(transaction, academyId, personId, workedOutAt)
   const brief: BriefSkill[] = figures.map(briefOf)
   await keepSkill(transaction, claimed, { figures, brief, beside, rulesVersion: SKILL_RULES, workedOutAt })
   await tellLive(transaction, academyId, { kind: 'skill', personId }, personId)
@@ -65,6 +68,7 @@ async function figuresOf(
   transaction: AcademyTransaction,
   academyId: string,
   personId: string,
+  now: Date,
 ): Promise<{ figures: FamilySkill[]; beside: BesideSkill }> {
   const summaries = await countedShots(transaction, academyId, personId)
   const trainingIds = [...new Set(summaries.flatMap(({ trainingId }) => trainingId ?? []))]
@@ -72,9 +76,14 @@ async function figuresOf(
   const read = await readerOf(transaction, [...summaries, ...beside])
   const shots = await skillShots(transaction, summaries, read)
   const others = beside.flatMap((summary) => otherShot(summary, read) ?? [])
+  const signOffs = await standingSignOffs(transaction, academyId, personId, now)
+  const signOffIn = (family: SkillFamily) => {
+    const found = signOffs.find((each) => isSameFamily(each.family, family))
+    return found === undefined ? null : { ageDays: (now.getTime() - found.at.getTime()) / MS_PER_DAY }
+  }
   const figures = familiesOf(shots).map((family) => {
     const ofFamily = shots.filter((each) => isSameFamily(each.family, family))
-    return { family, ...assessSkill(ofFamily.toReversed(), DEFAULT_PROGRAMME, null, others) }
+    return { family, ...assessSkill(ofFamily.toReversed(), DEFAULT_PROGRAMME, signOffIn(family), others) }
   })
   return {
     figures,

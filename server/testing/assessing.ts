@@ -75,7 +75,7 @@ export async function assessingIn(server: TestServer) {
   /** Begun by the second trainer: the first trained them. Nothing was practised, so a reason is given. */
   async function begin(also: object = {}, whom?: Somebody): Promise<Begun> {
     const trainee = whom ?? (await world.make('trainee'))
-    if (whom === undefined) await world.makeShot(trainee, trainer, { pulledAt: at() })
+    if (whom === undefined) await world.makeShot(trainee, trainer, { pulledAt: at(), facts: onTarget(0) })
     const [trainingId, assessmentId] = [newId(), newId()]
     await server
       .of(second)

@@ -3,8 +3,10 @@ import { SET_ENDS, type Seat, type SetEnd } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
+import { v7 as uuidv7 } from 'uuid'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
+import { useOutbox } from '../../data/outbox/outbox.ts'
 import type { ListedShot } from '../../data/queries/useShots.ts'
 import FormField from '../../kit/forms/FormField.vue'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
@@ -29,6 +31,7 @@ const router = useRouter()
 const academy = useAcademy()
 const door = useDoor()
 const assessments = useAssessments()
+const outbox = useOutbox()
 const programme = useProgrammeOf(() => props.assessment)
 
 const setup = computed(() => props.assessment.state.setup)
@@ -55,6 +58,26 @@ const isReferenceOff = computed(() => {
 const isReferenceDue = computed(() =>
   ['reference', 'reference-after', 'second-reference'].includes(progress.value?.next ?? ''),
 )
+const isFailing = ref(false)
+/** The shot during which equipment failed, if it did: what was pulled last. */
+const lastShotId = computed(() => progress.value?.counted.at(-1)?.shotId ?? null)
+const grinder = computed(() => academy.grinder(setup.value.grinderId)?.name ?? '')
+
+/** Voids the last shot; it never fails anybody, and another takes its place. */
+async function voidLast(): Promise<void> {
+  if (lastShotId.value === null) return
+  const body = {
+    repurposedBy: door.personId,
+    purposeBefore: 'assessment' as const,
+    purpose: 'equipment-failure' as const,
+    faultShown: null,
+    reason: reason.value.trim(),
+    repurposedAt: new Date().toISOString(),
+  }
+  await outbox.add({ kind: 'repurposing', shotId: lastShotId.value, repurposingId: uuidv7(), body })
+  isFailing.value = false
+  reason.value = ''
+}
 const isEnding = ref(false)
 const why = ref<Exclude<SetEnd, 'complete'>>('broken-off')
 const reason = ref('')
@@ -126,10 +149,23 @@ async function breakOff(): Promise<void> {
         @click="pull(programme?.grindOwner === 'trainee' ? 'dial-in' : 'practice')"
         >{{ t('signOff.set.uncounted', { left: progress.uncountedLeft }) }}</PressButton
       >
-      <PressButton v-if="!isEnding" kind="text" @click="isEnding = true">{{
-        t('signOff.set.breakOff')
-      }}</PressButton>
-      <form v-else class="end" @submit.prevent="breakOff">
+
+      <div v-if="!isEnding && !isFailing" class="actions">
+        <PressButton v-if="lastShotId" kind="text" @click="isFailing = true">{{
+          t('signOff.set.failed')
+        }}</PressButton>
+        <PressButton kind="text" @click="isEnding = true">{{ t('signOff.set.breakOff') }}</PressButton>
+      </div>
+      <form v-if="isFailing" class="end" @submit.prevent="voidLast">
+        <FormField v-model="reason" :label="t('signOff.set.whatFailed')" />
+        <div class="actions">
+          <PressButton type="submit" :disabled="reason.trim().length < 3">{{
+            t('signOff.set.voidIt')
+          }}</PressButton>
+          <PressButton kind="text" @click="isFailing = false">{{ t('signOff.leave') }}</PressButton>
+        </div>
+      </form>
+      <form v-if="isEnding" class="end" @submit.prevent="breakOff">
         <ChoiceRow v-model="why" :label="t('signOff.set.why')" :options="ends" />
         <FormField v-model="reason" :label="t('signOff.begin.reason')" />
         <p class="soft">{{ t('signOff.set.endNote') }}</p>
@@ -141,7 +177,11 @@ async function breakOff(): Promise<void> {
         </div>
       </form>
     </template>
+    <p v-if="programme?.grindOwner === 'trainee' && grinder">
+      {{ t('signOff.set.ownGrind', { grinder, person }) }}
+    </p>
     <p class="soft">{{ t('signOff.begin.caution') }}</p>
+    <p class="soft">{{ t('signOff.set.offline') }}</p>
   </section>
 </template>
 

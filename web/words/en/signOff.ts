@@ -146,9 +146,10 @@ export const signOffWords = {
         illness: 'Somebody is unwell',
       } satisfies Record<SetEnd, string>,
       endNote: 'What was pulled is kept and counts for nothing. Nobody fails by it.',
-      sealed: 'Sealed until the set ends.',
-      back: 'Back to the set',
-      faultVoids: 'Equipment failed in a shot: open it after the set and say so; it voids the shot.',
+      failed: 'Equipment failed in the last shot',
+      whatFailed: 'What failed?',
+      voidIt: 'It does not count',
+      ownGrind: '{person} may move {grinder} between the shots, purging. Nobody else moves it.',
       offline: 'Without network the set goes on. To decide and sign needs the line.',
     },
     page: {
