@@ -10,6 +10,7 @@ import { useOutbox } from '../../data/outbox/outbox.ts'
 import DeviceNote from '../../shot/entry/DeviceNote.vue'
 import ReachNote from '../../shot/ReachNote.vue'
 import { type ShotRun, useShotRuns } from '../../shot/run/shotRuns.ts'
+import { isOfSet } from '../../shot/signOff/ofSet.ts'
 import { useTones } from '../../kit/tones.ts'
 
 /** Who is at the bar by which recipe, the other shots under way here, and what the devices say. */
@@ -75,7 +76,7 @@ const others = computed(() =>
         >{{ t(isMuted ? 'bar.muted' : 'bar.audible') }}
       </PressButton>
       <PressButton
-        v-if="door.isStaff"
+        v-if="door.isStaff && !isOfSet(draft)"
         kind="text"
         class="sound"
         :aria-pressed="help.isOn.value"

@@ -11,6 +11,7 @@ import ClockFace from './ClockFace.vue'
 import HandsPanel from './HandsPanel.vue'
 import LiveCurve from '../../shot/curve/LiveCurve.vue'
 import { numberTyped } from '../../shot/draft/readEntry.ts'
+import { isOfSet } from '../../shot/signOff/ofSet.ts'
 import MarkRow from '../../shot/entry/MarkRow.vue'
 import type { ShotRun } from '../../shot/run/shotRuns.ts'
 import StepList from './StepList.vue'
@@ -163,7 +164,7 @@ useBarKeys({
         :is-flowing="phase === 'flowing'"
       />
       <ShotRails
-        v-else-if="readings && recipe"
+        v-else-if="readings && recipe && !isOfSet(draft)"
         class="rails"
         :readings="readings"
         :recipe="recipe.targets"

@@ -2,14 +2,11 @@ import { type HelpedBefore, isHelpDue } from '@calm-apron/core'
 import { computed, watch } from 'vue'
 import { type ListedShot, useShotList } from '../../data/queries/useShots.ts'
 import type { ShotDraft } from '../draft/shotDraft.ts'
+import { isOfSet } from '../signOff/ofSet.ts'
 import { readListed } from '../reading/readListed.ts'
 
 /** Shots looked through for those by the same recipe. */
 const LOOKED_THROUGH = 30
-
-/** In a set there is no help, nor in the uncounted shots before it. */
-const isOfSet = ({ purpose, assessmentId }: Pick<ShotDraft, 'purpose' | 'assessmentId'>) =>
-  purpose === 'assessment' || assessmentId !== undefined
 
 /** What a shot says of help; one of which it is not known whether there was any says nothing. */
 function helpedBefore(listed: ListedShot): HelpedBefore[] {

@@ -3,6 +3,7 @@ import {
   type AssessmentEvent,
   type AssessmentSetup,
   type AssessmentState,
+  type ShotPurpose,
   assessmentState,
 } from '@calm-apron/core'
 import { useNow } from '@vueuse/core'
@@ -64,9 +65,14 @@ export const useAssessments = defineStore('assessments', () => {
   const runningIn = (trainingId: string) =>
     running.value.filter(({ state }) => state.setup.trainingId === trainingId)
 
-  /** Whether a shot belongs to a set that is on: nothing of its reading is shown here before the end. */
-  const isSealed = ({ assessmentId }: { assessmentId?: string }) =>
-    assessmentId !== undefined && running.value.some((each) => each.assessmentId === assessmentId)
+  /**
+   * Whether a shot belongs to a set that is on: nothing of its reading is shown here before the end. A trainer's reference is
+   * theirs, by which they tell whether the bar is right.
+   */
+  const isSealed = ({ assessmentId, purpose }: { assessmentId?: string; purpose: ShotPurpose }) =>
+    assessmentId !== undefined &&
+    purpose !== 'reference' &&
+    running.value.some((each) => each.assessmentId === assessmentId)
 
   /** Notes what happened; it is seen here at once, and by the others once it was sent. */
   async function note(

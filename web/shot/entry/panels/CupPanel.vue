@@ -7,6 +7,7 @@ import { type ReadWeighing, numberTyped } from '../../draft/readEntry.ts'
 import FactFields from '../../facts/FactFields.vue'
 import type { FactIssues } from '../../facts/factIssues.ts'
 import type { ShotDraft } from '../../draft/shotDraft.ts'
+import { isOfSet } from '../../signOff/ofSet.ts'
 import NumberEntry from '../../../kit/parts/NumberEntry.vue'
 import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
 import { usePouredProgramme } from '../usePouredProgramme.ts'
@@ -28,7 +29,8 @@ const NOTHING_SHOWN_ML = 0.5
 
 const cups = computed(() => props.vessels.filter((vessel) => vessel.kind === 'cup'))
 const says = computed(() => {
-  if (props.read.netG === null || !props.recipe) return ''
+  // In a set the scale is read, and nothing said of it.
+  if (props.read.netG === null || !props.recipe || isOfSet(draft.value)) return ''
   const overG = roundG(props.read.netG - props.recipe.yieldG)
   if (overG === 0) return t('cupSays.on')
   return t(overG > 0 ? 'cupSays.over' : 'cupSays.under', { amount: format.massApart(overG) })
@@ -38,7 +40,7 @@ const volume = computed(() => props.recipe?.school?.volume ?? null)
 /** A house that goes by volume reads its glass; a weight beside it is a second opinion. */
 const saysMl = computed(() => {
   const shown = numberTyped(draft.value.texts.cupMl)
-  if (volume.value === null || shown === null) return ''
+  if (volume.value === null || shown === null || isOfSet(draft.value)) return ''
   const overMl = toBase(draft.value.units.volume, shown) - volume.value.targetMl
   if (Math.abs(overMl) < NOTHING_SHOWN_ML) return t('cupSays.on')
   return t(overMl > 0 ? 'cupSays.more' : 'cupSays.less', { amount: format.difference('volume', overMl) })
