@@ -54,9 +54,13 @@ const programmeId = computed({
   get: () => programme.value?.preparedId ?? '',
   set: (id: string) => (chosen.value = id),
 })
+/** Groups that nobody has a set at, of the machines that the programme is for. */
 const free = computed(() =>
   props.groups
     .filter(({ machineId, groupNo }) => {
+      const kinds = programme.value?.content.machineKinds ?? []
+      const kind = academy.machine(machineId)?.kind
+      if (kinds.length > 0 && (kind === undefined || !kinds.includes(kind))) return false
       const taken = assessments.runningIn(props.trainingId).map((each) => each.state.setup)
       return !taken.some((each) => each.machineId === machineId && each.groupNo === groupNo)
     })
@@ -94,6 +98,7 @@ const isReady = computed(
   () =>
     programme.value !== null &&
     personId.value !== '' &&
+    groupKey.value !== '' &&
     !isTheirTrainer.value &&
     (asksWhy.value === '' || reason.value.trim().length >= 3),
 )

@@ -6,7 +6,6 @@ import { useAcademy } from '../../data/academy/academy.ts'
 import { useAwaiting } from '../../data/academy/useAwaiting.ts'
 import type { ListedShot } from '../../data/queries/useShots.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
-import { useAssessments } from '../../shot/signOff/assessments.ts'
 import ShotRow from '../../shot/reading/ShotRow.vue'
 
 /**
@@ -22,7 +21,6 @@ const props = defineProps<{
 const { t } = useI18n()
 const academy = useAcademy()
 const awaiting = useAwaiting()
-const { isSealed } = useAssessments()
 const format = useFormat()
 
 const title = computed(() => {
@@ -39,7 +37,6 @@ const rows = computed(() => {
   return props.listed.slice(0, props.isOver ? undefined : SHOWN).map((each) => ({
     listed: each,
     waits: waiting.has(each.shot.shotId),
-    isSealed: isSealed(each.shot),
   }))
 })
 </script>
@@ -51,20 +48,13 @@ const rows = computed(() => {
       {{ t('training.nonePulled') }}
     </p>
     <ol>
-      <template v-for="{ listed: row, waits, isSealed: isInSet } in rows" :key="row.shot.shotId">
+      <template v-for="{ listed: row, waits } in rows" :key="row.shot.shotId">
         <li v-if="waits" class="waits">
           <RouterLink :to="{ name: 'tasting', params: { shotId: row.shot.shotId } }">
             {{ academy.personName(row.shot.personId) }},
             {{ format.timeOf(row.shot.pulledAt, academy.timeZone) }}</RouterLink
           >
           <span class="soft">{{ t('turns.waits') }}</span>
-        </li>
-        <li v-else-if="isInSet" class="waits">
-          <span>
-            {{ academy.personName(row.shot.personId) }},
-            {{ format.timeOf(row.shot.pulledAt, academy.timeZone) }}</span
-          >
-          <span class="soft">{{ t('turns.sealed') }}</span>
         </li>
         <ShotRow v-else :listed="row" is-named />
       </template>

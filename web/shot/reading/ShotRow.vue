@@ -9,6 +9,7 @@ import { useRailWords } from '../rails/useRailWords.ts'
 import { readListed } from './readListed.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import type { ListedShot } from '../../data/queries/useShots.ts'
+import { useAssessments } from '../signOff/assessments.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
 /** One shot of a run: five small rails, each with its words, and the verdict. */
@@ -27,7 +28,11 @@ const academy = useAcademy()
 const format = useFormat()
 const words = useRailWords()
 
+const assessments = useAssessments()
+
 const shot = computed(() => props.listed.shot)
+/** Of a set that is on nothing is told of how it went, on whichever page it stands. */
+const isSealed = computed(() => assessments.isSealed(shot.value))
 const readings = computed(() => readListed(props.listed))
 const heading = computed(() => headingOf(readings.value))
 const rails = computed(() =>
@@ -57,7 +62,8 @@ const time = computed(() => format.timeOf(shot.value.pulledAt, academy.timeZone)
       >
         {{ name }}, <span class="figure">{{ time }}</span>
       </RouterLink>
-      <strong>{{ t(`heading.${heading}`) }}</strong>
+      <span v-if="isSealed" class="soft">{{ t('shotRow.sealed') }}</span>
+      <strong v-else>{{ t(`heading.${heading}`) }}</strong>
       <span v-if="isDay" class="soft">{{ listed.recipe.name }}</span>
       <span v-if="shot.isSimulated" class="soft">{{ t('purpose.simulatedMark') }}</span>
       <span v-else-if="!isCounted(shot.purpose)" class="soft">{{ t(`purpose.${shot.purpose}`) }}</span>
@@ -68,7 +74,7 @@ const time = computed(() => format.timeOf(shot.value.pulledAt, academy.timeZone)
       <span v-if="listed.isUnsent" class="soft">{{ t('app.unsent') }}</span>
       <span v-else-if="shot.current.revisionNo > 1" class="soft">{{ t('shotRow.corrected') }}</span>
     </div>
-    <div v-for="{ rail, label, says } in rails" :key="rail.kind" class="cell">
+    <div v-for="{ rail, label, says } in isSealed ? [] : rails" :key="rail.kind" class="cell">
       <span class="label">{{ label }}</span>
       <RailLine :rail="rail" />
       <span class="says" :class="{ soft: !rail.isJudged }">

@@ -27,6 +27,7 @@ export const recordWords = {
     open: 'Reading of {date}, {time}',
     corrected: 'corrected',
     tick: 'Compare',
+    sealed: 'sealed until the set ends',
   },
   served: {
     right: 'Said: {said}. Right.',

@@ -59,6 +59,5 @@ export const trainingWords = {
     late: 'Just come in?',
     join: 'Add {person}',
     waits: 'waits for the call',
-    sealed: 'sealed until the set ends',
   },
 }
