@@ -73,10 +73,10 @@ export async function* exportPerson(within: Within, personId: string): AsyncGene
     PHOTOS_AT_ONCE,
   ))
     yield { list: 'photos', items }
-  const { takeHomes, skill } = await within((errand) => learntBy(errand, personId))
+  const { takeHomes, skill, assessments } = await within((errand) => learntBy(errand, personId))
   yield { list: 'takeHomes', items: takeHomes }
   yield { list: 'skill', items: skill }
-  yield { list: 'assessments', items: await within((errand) => assessmentsTold(errand, personId)) }
+  yield { list: 'assessments', items: assessments }
   for await (const items of tracePages(within, personId)) yield { list: 'audit', items }
 }
 
@@ -98,11 +98,13 @@ async function begin({ actor, transaction, now }: Errand, personId: string) {
 const MOST_TAKE_HOMES = 1000
 
 /** What they were given, and what they can do as their own page says it. */
-async function learntBy({ transaction }: Errand, personId: string) {
+async function learntBy(errand: Errand, personId: string) {
+  const { transaction } = errand
   const found = await findSkill(transaction, personId)
   return {
     takeHomes: await takeHomesOf(transaction, personId, MOST_TAKE_HOMES),
     skill: withoutForecast(found?.families ?? []),
+    assessments: await assessmentsTold(errand, personId),
   }
 }
 

@@ -150,6 +150,7 @@ export async function whoTrained({ actor, transaction }: Errand, personId: strin
 
 /** As whoever asks may know them: what is on is closed to whoever is assessed, what was decided to who looks at it again. */
 async function toldTo(errand: Errand, all: readonly StoredAssessment[]): Promise<Assessment[]> {
+  if (all.length === 0) return []
   const { actor, transaction, now } = errand
   const standing = all.flatMap(({ assessmentId, events }) => {
     const state = assessmentState(events, now)

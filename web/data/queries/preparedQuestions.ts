@@ -4,11 +4,13 @@ import {
   ENDPOINTS,
   type Prepared,
   type PreparedKind,
+  type PreparedList,
   type PreparedRecord,
   type WorkedSettings,
   asKind,
 } from '@calm-apron/contract'
 import { call } from '../api/client.ts'
+import { keptAnswer } from './keptAnswer.ts'
 import { inPages } from './inPages.ts'
 import type { Question } from './question.ts'
 
@@ -63,6 +65,16 @@ export async function allOf<K extends PreparedKind>(kind: K, parentId?: string):
 
 export function allAsked<K extends PreparedKind>(kind: K, parentId?: string): Question<Prepared<K>[]> {
   return { key: ['prepared', 'all', kind, parentId ?? ''], ask: async () => allOf(kind, parentId) }
+}
+
+/** The programmes of the house, no more than a page of them; kept, since a set that is on goes on without network. */
+export function programmesAsked(): Question<PreparedList> {
+  const key = ['prepared', 'programmes'] as const
+  return {
+    key,
+    ask: async () => pageOf({ kind: 'programme' }, null, BOUNDS.pageSize.max),
+    kept: keptAnswer(key, ENDPOINTS.listPrepared),
+  }
 }
 
 /** One thing in its newest revision. */

@@ -20,6 +20,7 @@ import { useDrafts } from '../../shot/draft/drafts.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import FocusChoice from './FocusChoice.vue'
 import GroupCard from './GroupCard.vue'
+import { useProgrammes } from '../../shot/signOff/useSet.ts'
 import { useAssessments } from '../../shot/signOff/assessments.ts'
 import LateComers from './LateComers.vue'
 import LeaveReady from './LeaveReady.vue'
@@ -59,6 +60,8 @@ const SessionSummary = defineAsyncComponent(withWords('session', () => import('.
 const SetCard = defineAsyncComponent(withWords('signOff', () => import('./SetCard.vue')))
 const BeginSet = defineAsyncComponent(withWords('signOff', () => import('./BeginSet.vue')))
 const assessments = useAssessments()
+// Asked for where a set may be on, so that the device knows them when the network goes.
+useProgrammes()
 const sets = computed(() => assessments.runningIn(props.trainingId))
 const setAt = ({ machineId, groupNo }: { machineId: string | null; groupNo: number }) =>
   sets.value.find(({ state: { setup: its } }) => its.machineId === machineId && its.groupNo === groupNo) ??

@@ -1,7 +1,7 @@
-import { programmeOf } from '@calm-apron/contract'
+import { asKind, programmeOf } from '@calm-apron/contract'
 import { type Programme, type Seat, type SetProgress, type SeenInSet, setProgress } from '@calm-apron/core'
 import { computed } from 'vue'
-import { allAsked } from '../../data/queries/preparedQuestions.ts'
+import { programmesAsked } from '../../data/queries/preparedQuestions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
 import type { ListedShot } from '../../data/queries/useShots.ts'
 import { readListed } from '../reading/readListed.ts'
@@ -9,8 +9,10 @@ import type { OpenAssessment } from './assessments.ts'
 
 /** The programmes of the house, by name. */
 export function useProgrammes() {
-  const answer = useAnswer(() => allAsked('programme'))
-  const programmes = computed(() => answer.value.value ?? [])
+  const answer = useAnswer(programmesAsked)
+  const programmes = computed(() =>
+    (answer.value.value?.things ?? []).flatMap((record) => asKind(record, 'programme') ?? []),
+  )
   const byId = (programmeId: string) =>
     programmes.value.find(({ preparedId }) => preparedId === programmeId) ?? null
   return { programmes, byId, state: answer.state }
