@@ -118,14 +118,7 @@ export type {
   TakeHomeInput,
 } from './skill.ts'
 // Assessment and sign-off
-export {
-  assessment,
-  assessmentEventInput,
-  assessmentHappening,
-  assessmentList,
-  personSignOffs,
-  signatureInput,
-} from './signOff.ts'
+export { assessment, personSignOffs } from './signOff.ts'
 export type {
   Assessment,
   AssessmentEventInput,
@@ -133,7 +126,7 @@ export type {
   PersonSignOffs,
   SignatureInput,
 } from './signOff.ts'
-export { programmeOf } from './prepared/kinds/programme.ts'
+export { presetProgramme, programmeOf } from './prepared/kinds/programme.ts'
 export type { ProgrammeContent } from './prepared/kinds/programme.ts'
 // Devices at the bar
 export { DEVICE_FAULTS, SENSORS, deviceOrder, deviceWord, readLines, writeLines } from './deviceLine.ts'

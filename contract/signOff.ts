@@ -1,6 +1,5 @@
 import {
   type AssessmentEvent,
-  type AssessmentHappening,
   type AssessmentSetup,
   type JudgedPart,
   LOOK_AGAIN,
@@ -41,7 +40,7 @@ const outcomes = z
   .max(SIGNED_PARTS.length)
 
 /** What is noted at the bar, or by whoever was assessed: without a signature. */
-export const assessmentHappening = z.discriminatedUnion('kind', [
+const assessmentHappening = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('begun'), setup }),
   z.strictObject({
     kind: z.literal('ticked'),
@@ -182,6 +181,3 @@ export const personSignOffs = z.strictObject({
   assessments: z.array(assessment),
 })
 export type PersonSignOffs = z.infer<typeof personSignOffs>
-
-/** What happened in an assessment, for whoever adds to it. */
-export type { AssessmentHappening }

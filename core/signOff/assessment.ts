@@ -28,10 +28,8 @@ export const SET_ENDS = ['complete', 'broken-off', 'equipment', 'illness'] as co
 /** The same, one of them. */
 export type SetEnd = (typeof SET_ENDS)[number]
 
-/** What a part came to, as it is signed. */
-export type Outcome = Extract<PartResult, 'shown' | 'not-yet' | 'noted' | 'again'>
 /** What was decided of each part. */
-export type Outcomes = { part: SignedPart; result: Outcome }[]
+export type Outcomes = { part: SignedPart; result: PartResult }[]
 
 /** What whoever looks at it again finds. */
 export const REVIEW_FINDINGS = ['stands', 'otherwise', 'fresh-set'] as const
@@ -105,11 +103,28 @@ export interface AssessmentState {
   settledAt: string | null
 }
 
+/** Stages in which it is on, or waits for somebody. */
+export const WAITING_STAGES = [
+  'running',
+  'to-decide',
+  'appealed',
+  'reviewed',
+] as const satisfies readonly AssessmentStage[]
+/** The same, one of them. */
+export type WaitingStage = (typeof WAITING_STAGES)[number]
+
+/** Whether an assessment is on, or waits for somebody. */
+export function isWaiting(stage: AssessmentStage): stage is WaitingStage {
+  return WAITING_STAGES.some((each) => each === stage)
+}
+
 const MS_PER_DAY = 86_400_000
 /** A set that nobody ended is over by then. */
 const OPEN_MS = MS_PER_DAY
-/** So long it can be asked to be looked at again, and so soon it is answered. */
-export const [APPEAL_DAYS, ANSWER_DAYS] = [14, 7]
+/** So long it can be asked to be looked at again. */
+const APPEAL_DAYS = 14
+/** So soon it is answered. */
+export const ANSWER_DAYS = 7
 
 /** How an assessment stands by what happened in it, oldest first; null before it was begun. */
 export function assessmentState(events: readonly AssessmentEvent[], now: Date): AssessmentState | null {
@@ -162,10 +177,21 @@ function next(state: AssessmentState, { happening, at, by, text }: AssessmentEve
   }
 }
 
+/** The parts that are open: only they are repeated. */
+export function openParts(outcomes: Readonly<Outcomes>): SignedPart[] {
+  return outcomes.flatMap(({ part, result }) => (result === 'not-yet' || result === 'again' ? [part] : []))
+}
+
+/** The day from which they are, such as 2026-11-30. @param decidedAt the instant of the decision */
+export function repeatedFrom(decidedAt: string): string {
+  return new Date(Date.parse(decidedAt) + MS_PER_DAY).toISOString().slice(0, 10)
+}
+
 /** Signed where nothing that is judged is open. */
 function stageOf(outcomes: Outcomes): AssessmentStage {
-  const isShown = outcomes.every(({ result }) => result === 'shown' || result === 'noted')
-  return isShown && outcomes.some(({ result }) => result === 'shown') ? 'signed' : 'not-yet'
+  return openParts(outcomes).length === 0 && outcomes.some(({ result }) => result === 'shown')
+    ? 'signed'
+    : 'not-yet'
 }
 
 /** Who asks to do something in it, as far as it matters. */

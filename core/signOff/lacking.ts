@@ -27,7 +27,7 @@ export interface RunStanding {
 }
 
 /** By what the ladder is measured for this programme. */
-export function ladderOf({ run, set }: Pick<Programme, 'run' | 'set'>): SkillProgramme {
+function ladderOf({ run, set }: Pick<Programme, 'run' | 'set'>): SkillProgramme {
   const { readyFrom, callScoreFrom } = run
   return {
     ...DEFAULT_PROGRAMME,

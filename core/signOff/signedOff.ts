@@ -1,4 +1,4 @@
-import type { AssessmentState, Outcomes } from './assessment.ts'
+import { type AssessmentState, type Outcomes, openParts, repeatedFrom } from './assessment.ts'
 import type { Programme, SignedPart } from './programme.ts'
 
 /** Why a sign-off should be looked at again; it takes nothing away. */
@@ -49,17 +49,9 @@ export function signedOff(
   if (state.stage === 'appealed' || state.stage === 'reviewed') return { is: 'under-appeal', assessmentId }
   if (state.stage === 'withdrawn') return { is: 'withdrawn', assessmentId }
   const outcomes = outcomesWith(assessments, last)
-  const open = outcomes
-    .filter(({ result }) => result === 'not-yet' || result === 'again')
-    .map(({ part }) => part)
+  const open = openParts(outcomes)
   const at = state.decided?.at ?? state.begunAt
-  if (open.length > 0)
-    return {
-      is: 'not-yet',
-      assessmentId,
-      open,
-      from: new Date(Date.parse(at) + MS_PER_DAY).toISOString().slice(0, 10),
-    }
+  if (open.length > 0) return { is: 'not-yet', assessmentId, open, from: repeatedFrom(at) }
   const sinceMs = now.getTime() - Date.parse(at)
   const awayMs = lastShotAt === null ? sinceMs : now.getTime() - Date.parse(lastShotAt)
   const lookAgain: LookAgain[] = [
@@ -72,7 +64,7 @@ export function signedOff(
 }
 
 /** What holds of each part after this assessment and those that it repeats parts of. */
-export function outcomesWith(assessments: readonly StoodAssessment[], last: StoodAssessment): Outcomes {
+function outcomesWith(assessments: readonly StoodAssessment[], last: StoodAssessment): Outcomes {
   const byId = new Map(assessments.map((each) => [each.assessmentId, each]))
   const outcomes = new Map<SignedPart, Outcomes[number]>()
   const seen = new Set<string>()

@@ -40,7 +40,8 @@ export function serveProven<E extends SignedInEndpoint>(
         (await isDemoPerson(transaction, actor.holderId))
       return { actor, isOpen, hash: (by === 'pin' ? account?.pinHash : account?.passwordHash) ?? null }
     })
-    if (held.isOpen) return asActor(house, action, asked, (errand) => handle({ ...asked, ...errand }))
+    const work = async () => asActor(house, action, asked, (errand) => handle({ ...asked, ...errand }))
+    if (held.isOpen) return work()
     const { holderId, deviceHash } = held.actor
     const key = by === 'pin' ? pinKey(deviceHash, holderId) : `password of ${holderId} on ${deviceHash}`
     const rule = by === 'pin' ? THROTTLE.pin : THROTTLE.accountOnDevice
@@ -52,7 +53,7 @@ export function serveProven<E extends SignedInEndpoint>(
         await endHere(house, asked, endpoint)
       throw new Refusal('wrong-sign-in', 'That does not fit. Check it, then try again.')
     }
-    return asActor(house, action, asked, (errand) => handle({ ...asked, ...errand }))
+    return work()
   })
 }
 

@@ -16,8 +16,9 @@ import { findPrepared } from '../prepare/queries.ts'
 import { findRecipeRevisions } from '../shots/queries.ts'
 import { Refusal, refuseField } from '../refusal.ts'
 import { eventsOf } from '../training/queries.ts'
-import { findAssessment, insertAssessment, programmeRevisions } from './queries.ts'
-import { readSignOffs } from './readSignOffs.ts'
+import { assessmentsOf, findAssessment, insertAssessment, programmeRevisions } from './queries.ts'
+import { programmesStood } from './readSignOffs.ts'
+import { stoodAt } from './stood.ts'
 
 /** What is noted, whichever way it came. */
 export type Sent = Omit<AssessmentEventInput, 'happening'> & { happening: AssessmentHappening }
@@ -111,8 +112,9 @@ async function refuseOutside(
 /** Not by whoever trained them, not twice a day, and not before the run is there, unless a reason is given. */
 async function refuseUnfair(errand: Errand, by: string, setup: Setup, text: string): Promise<void> {
   const { transaction, now } = errand
-  const signOffs = await readSignOffs(errand, setup.personId)
-  const programme = signOffs.programmes.find(({ programmeId }) => programmeId === setup.programmeId)
+  const stood = stoodAt(await assessmentsOf(transaction, setup.personId), now)
+  const programmes = await programmesStood(errand, setup.personId, stood)
+  const programme = programmes.find(({ programmeId }) => programmeId === setup.programmeId)
   if (programme === undefined)
     throw refuseField('happening.setup.programmeId', 'put-away', 'This programme was put away.')
   const { standing, lacking, trainedBy } = programme

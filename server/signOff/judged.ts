@@ -11,24 +11,18 @@ import {
 } from '@calm-apron/core'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
-import { lastRulings, lastWords } from '../skill/queries.ts'
 import { readerOf } from '../skill/readings.ts'
-import { skillShots } from '../skill/skillShots.ts'
+import { type SaidOfShots, saidOfShots, skillShots } from '../skill/skillShots.ts'
+import type { Stood } from './stood.ts'
 import { programmeRevisions, shotsOfSets, tonguesOf } from './queries.ts'
 
 /** What the facts say of an assessment just now. */
 export interface FactsNow {
-  programme: ProgrammeContent
+  assessors: ProgrammeContent['assessors']
   progress: NonNullable<Assessment['progress']>
   judged: JudgedPart[]
   /** Of every fact that it rests on, by its revision. */
   digest: string
-}
-
-/** An assessment as it stands. */
-export interface Standing {
-  assessmentId: string
-  state: AssessmentState
 }
 
 /**
@@ -38,7 +32,7 @@ export interface Standing {
 export async function factsNow(
   transaction: AcademyTransaction,
   academyId: string,
-  assessments: readonly Standing[],
+  assessments: readonly Pick<Stood, 'assessmentId' | 'state'>[],
 ): Promise<Map<string, FactsNow>> {
   const ids = assessments.map(({ assessmentId }) => assessmentId)
   const programmes = await programmeRevisions(
@@ -47,28 +41,26 @@ export async function factsNow(
   )
   const summaries = (await shotsOfSets(transaction, academyId, ids)).toReversed()
   const read = await readerOf(transaction, summaries)
-  const shots = await skillShots(transaction, summaries, read)
+  const said = await saidOfShots(transaction, summaries)
+  const shots = skillShots(summaries, read, said)
   const pulledIn = new Map(summaries.map((summary) => [summary.shotId, summary]))
-  const beside = {
-    tongues: await tonguesOf(transaction, idsOf(summaries)),
-    words: await lastWords(transaction, summaries),
-    rulings: await lastRulings(transaction, idsOf(summaries)),
-  }
+  const tongues = await tonguesOf(transaction, idsOf(summaries))
   return new Map(
     assessments.flatMap(({ assessmentId, state }) => {
-      const programme = programmes.get(state.setup.programmeRevisionId)
-      if (programme === undefined) return []
+      const content = programmes.get(state.setup.programmeRevisionId)
+      if (content === undefined) return []
+      const programme = programmeOf(content)
       const own = shots.flatMap((shot): SetShot[] => {
         const summary = pulledIn.get(shot.shotId)
         return summary?.assessmentId === assessmentId ? [{ ...shot, personId: summary.personId }] : []
       })
       const ofSet = summaries.filter((summary) => summary.assessmentId === assessmentId)
-      const progress = setProgress(own, state.setup.personId, programmeOf(programme))
+      const progress = setProgress(own, state.setup.personId, programme)
       const told: FactsNow = {
-        programme,
+        assessors: content.assessors,
         progress: progressTold(progress, own),
-        judged: proposed(own, programmeOf(programme), state, beside.tongues),
-        digest: digestOf(ofSet, state, beside),
+        judged: proposed(own, programme, state, tonguesIn(progress, tongues)),
+        digest: digestOf(ofSet, state, said),
       }
       return [[assessmentId, told]]
     }),
@@ -90,28 +82,27 @@ function progressTold(progress: SetProgress, shots: readonly SetShot[]): FactsNo
   }
 }
 
+/** As many as tasted every counted shot; whoever tasted at all is one tongue. */
+function tonguesIn({ counted }: SetProgress, ofShot: ReadonlyMap<string, number>): number {
+  return counted.length === 0 ? 0 : Math.min(...counted.map(({ shotId }) => ofShot.get(shotId) ?? 1))
+}
+
 function proposed(
   shots: readonly SetShot[],
   programme: Programme,
   { setup, ticked }: AssessmentState,
-  tonguesOfShot: ReadonlyMap<string, number>,
+  tongues: number,
 ): JudgedPart[] {
   if (programme.way === 'ticks') return [judgeTicks(programme, ticked)]
-  const { counted } = setProgress(shots, setup.personId, programme)
-  // As many as tasted every one of them; whoever tasted one of them at all is one tongue.
-  const fewest = Math.min(...counted.map(({ shotId }) => tonguesOfShot.get(shotId) ?? 1))
-  const tongues = setup.isTasted && counted.length > 0 ? fewest : 0
-  return judgeSet(shots, setup.personId, programme, { tongues, parts: setup.parts })
+  const taken = { tongues: setup.isTasted ? tongues : 0, parts: setup.parts }
+  return judgeSet(shots, setup.personId, programme, taken)
 }
 
 /** Canonical: the same facts give the same digest, in whatever order they arrived. */
 function digestOf(
   summaries: readonly ShotSummary[],
   { ticked, setup }: AssessmentState,
-  {
-    words,
-    rulings,
-  }: { words: Awaited<ReturnType<typeof lastWords>>; rulings: Awaited<ReturnType<typeof lastRulings>> },
+  { words, rulings }: SaidOfShots,
 ): string {
   const shots = summaries
     .map(({ shotId, current, purpose, tasted }) => ({

@@ -172,7 +172,7 @@ async function refuseUnlessAsNow(
       },
     )
   const isTheirTrainer =
-    now.programme.assessors === 'not-their-trainer' &&
+    now.assessors === 'not-their-trainer' &&
     teaching > 1 &&
     (await whoTrained(errand, stored.personId)) === errand.actor.personId
   if (isTheirTrainer)

@@ -11,7 +11,7 @@ import {
 import {
   type AssessmentEvent,
   type AssessmentState,
-  assessmentState,
+  isWaiting,
   runStanding,
   signedOff,
 } from '@calm-apron/core'
@@ -21,10 +21,11 @@ import { roleOf } from '../people/queries.ts'
 import { allPrepared } from '../prepare/queries.ts'
 import { recipesOf } from '../shots/queries.ts'
 import { countedShots } from '../skill/queries.ts'
-import { readerOf } from '../skill/readings.ts'
-import { skillShots } from '../skill/skillShots.ts'
+import { readerBy } from '../skill/readings.ts'
+import { saidOfShots, skillShots } from '../skill/skillShots.ts'
 import { factsNow } from './judged.ts'
-import { type StoredAssessment, assessmentsOf, assessmentsSince, findAssessment } from './queries.ts'
+import { assessmentsOf, assessmentsSince, findAssessment } from './queries.ts'
+import { type Stood, stoodAt } from './stood.ts'
 
 const MS_PER_DAY = 86_400_000
 /** As far back as one can wait for somebody. */
@@ -36,7 +37,7 @@ export async function readAssessment(errand: Errand, assessmentId: string): Prom
   const found = await findAssessment(errand.transaction, assessmentId)
   if (found === null) throw notThere()
   refuseUnlessOwn(errand.actor, 'see-sign-offs', found.personId === errand.actor.personId)
-  const [told] = await toldTo(errand, [found])
+  const [told] = await toldTo(errand, stoodAt([found], errand.now))
   if (told === undefined) throw notThere()
   return told
 }
@@ -47,27 +48,37 @@ export async function listAssessments(errand: Errand): Promise<AssessmentList> {
   const since = new Date(now.getTime() - WAITING_DAYS * MS_PER_DAY)
   const all = await assessmentsSince(transaction, since, MOST_WAITING)
   const isForAll = reachOf(actor.part, 'see-sign-offs') === 'all'
-  const waiting = all.filter(({ events, personId }) => {
-    const stage = assessmentState(events, now)?.stage
-    const waits = stage === 'running' || stage === 'to-decide' || stage === 'appealed' || stage === 'reviewed'
-    return waits && (isForAll || personId === actor.personId)
-  })
+  const waiting = stoodAt(all, now).filter(
+    ({ state, personId }) => isWaiting(state.stage) && (isForAll || personId === actor.personId),
+  )
   return { assessments: await toldTo(errand, waiting) }
 }
 
-/** How somebody stands in each programme. @throws {Refusal} `not-found` */
+/** How somebody stands in each programme, and their assessments, newest first. @throws {Refusal} `not-found` */
 export async function readSignOffs(errand: Errand, personId: string): Promise<PersonSignOffs> {
   const { actor, transaction, now } = errand
   refuseUnlessOwn(actor, 'see-sign-offs', personId === actor.personId)
   if ((await roleOf(transaction, personId)) === null) throw notThere()
-  const stored = await assessmentsOf(transaction, personId)
+  const stood = stoodAt(await assessmentsOf(transaction, personId), now)
+  const programmes = await programmesStood(errand, personId, stood)
+  const isTeaching = teaches(actor.part)
+  return {
+    personId,
+    programmes: programmes.map((each) => ({ ...each, passToday: isTeaching ? each.passToday : null })),
+    assessments: await toldTo(errand, stood.toReversed()),
+  }
+}
+
+/** How somebody stands in each programme of the house, by their assessments. */
+export async function programmesStood(
+  errand: Errand,
+  personId: string,
+  stood: readonly Stood[],
+): Promise<PersonSignOffs['programmes']> {
+  const { transaction, now } = errand
   const run = await runOf(errand, personId)
   const records = await allPrepared(transaction, ['programme'])
   const programmes = records.flatMap((record) => asKind(record, 'programme') ?? [])
-  const stood = stored.flatMap(({ assessmentId, programmeId, events }) => {
-    const state = assessmentState(events, now)
-    return state === null ? [] : [{ assessmentId, programmeId, state }]
-  })
   const trainedBy = trainerOf(run.summaries)
   const standings = programmes.map((programme) => {
     const of = stood.filter(({ programmeId }) => programmeId === programme.preparedId)
@@ -91,37 +102,32 @@ export async function readSignOffs(errand: Errand, personId: string): Promise<Pe
       signedOff(of, content, since(false), now).is === 'signed' ? [programme.preparedId] : [],
     ),
   )
-  const isTeaching = teaches(actor.part)
-  return {
-    personId,
-    programmes: standings.map(({ programme, content, of, shots, since }) => {
-      const { lacking, passToday, hasShifted } = runStanding(shots, content, signed)
-      return {
-        programmeId: programme.preparedId,
-        programmeRevisionId: programme.revisionId,
-        name: programme.content.name,
-        standing: signedOff(of, content, since(hasShifted), now),
-        lacking,
-        passToday: isTeaching ? passToday : null,
-        trainedBy: content.assessors === 'not-their-trainer' ? trainedBy : null,
-      }
-    }),
-    assessments: await toldTo(errand, stored.toReversed()),
-  }
+  return standings.map(({ programme, content, of, shots, since }) => {
+    const { lacking, passToday, hasShifted } = runStanding(shots, content, signed)
+    return {
+      programmeId: programme.preparedId,
+      programmeRevisionId: programme.revisionId,
+      name: programme.content.name,
+      standing: signedOff(of, content, since(hasShifted), now),
+      lacking,
+      passToday,
+      trainedBy: content.assessors === 'not-their-trainer' ? trainedBy : null,
+    }
+  })
 }
 
 /** All of somebody's assessments as whoever asks may know them, oldest first. */
 export async function assessmentsTold(errand: Errand, personId: string): Promise<Assessment[]> {
-  return toldTo(errand, await assessmentsOf(errand.transaction, personId))
+  return toldTo(errand, stoodAt(await assessmentsOf(errand.transaction, personId), errand.now))
 }
 
 /** Somebody's run with what each was pulled with, oldest first. */
 async function runOf({ actor, transaction }: Errand, personId: string) {
   const summaries = (await countedShots(transaction, actor.academyId, personId)).toReversed()
-  const read = await readerOf(transaction, summaries)
   const recipes = await recipesOf(transaction, summaries)
+  const said = await saidOfShots(transaction, summaries)
   const byId = new Map(summaries.map((summary) => [summary.shotId, summary]))
-  const shots = (await skillShots(transaction, summaries, read)).flatMap((shot) => {
+  const shots = skillShots(summaries, readerBy(recipes), said).flatMap((shot) => {
     const summary = byId.get(shot.shotId)
     if (summary === undefined) return []
     const { bagId, machineId, stood, recipeRevisionId } = summary
@@ -149,15 +155,11 @@ export async function whoTrained({ actor, transaction }: Errand, personId: strin
 }
 
 /** As whoever asks may know them: what is on is closed to whoever is assessed, what was decided to who looks at it again. */
-async function toldTo(errand: Errand, all: readonly StoredAssessment[]): Promise<Assessment[]> {
+async function toldTo(errand: Errand, all: readonly Stood[]): Promise<Assessment[]> {
   if (all.length === 0) return []
-  const { actor, transaction, now } = errand
-  const standing = all.flatMap(({ assessmentId, events }) => {
-    const state = assessmentState(events, now)
-    return state === null ? [] : [{ assessmentId, events, state }]
-  })
-  const facts = await factsNow(transaction, actor.academyId, standing)
-  return standing.flatMap(({ assessmentId, events, state }): Assessment[] => {
+  const { actor, transaction } = errand
+  const facts = await factsNow(transaction, actor.academyId, all)
+  return all.flatMap(({ assessmentId, events, state }): Assessment[] => {
     const found = facts.get(assessmentId)
     if (found === undefined) return []
     const isTheirs = actor.personId === state.setup.personId

@@ -1,7 +1,8 @@
-import { type SkillFamily, assessmentState, familyOf, signedOff } from '@calm-apron/core'
+import { type SkillFamily, familyOf, signedOff } from '@calm-apron/core'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { readerOf } from '../skill/readings.ts'
 import { assessmentsOf, shotsOfSets } from './queries.ts'
+import { stoodAt } from './stood.ts'
 
 /** A sign-off that stands: in which family of shots its set was pulled, and since when. */
 export interface StandingSignOff {
@@ -20,14 +21,11 @@ export async function standingSignOffs(
   personId: string,
   now: Date,
 ): Promise<StandingSignOff[]> {
-  const stood = (await assessmentsOf(transaction, personId)).flatMap(
-    ({ assessmentId, programmeId, events }) => {
-      const state = assessmentState(events, now)
-      return state === null || state.setup.trainingId === null ? [] : [{ assessmentId, programmeId, state }]
-    },
+  const sets = stoodAt(await assessmentsOf(transaction, personId), now).filter(
+    ({ state }) => state.setup.trainingId !== null,
   )
-  const signed = [...new Set(stood.map(({ programmeId }) => programmeId))].flatMap((programmeId) => {
-    const of = stood.filter((each) => each.programmeId === programmeId)
+  const signed = [...new Set(sets.map(({ programmeId }) => programmeId))].flatMap((programmeId) => {
+    const of = sets.filter((each) => each.programmeId === programmeId)
     const standing = signedOff(of, HOLDS, NOTHING_SINCE, now)
     return standing.is === 'signed'
       ? [{ assessmentId: standing.assessmentId, at: new Date(standing.at) }]

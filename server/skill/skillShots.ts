@@ -10,20 +10,33 @@ import {
 } from '@calm-apron/core'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { lastRulings, lastWords } from './queries.ts'
-import type { readerOf } from './readings.ts'
+import type { Read } from './readings.ts'
 
-/** How a shot is read. */
-export type Read = Awaited<ReturnType<typeof readerOf>>
+/** What was said last of shots, by shot: by whoever pulled each, and by a trainer who read it otherwise. */
+export interface SaidOfShots {
+  words: Awaited<ReturnType<typeof lastWords>>
+  rulings: Awaited<ReturnType<typeof lastRulings>>
+}
 
-/** These shots with all that skill looks at, in the order in which they came. */
-export async function skillShots(
+export async function saidOfShots(
   transaction: AcademyTransaction,
   summaries: readonly ShotSummary[],
+): Promise<SaidOfShots> {
+  return {
+    words: await lastWords(transaction, summaries),
+    rulings: await lastRulings(
+      transaction,
+      summaries.map(({ shotId }) => shotId),
+    ),
+  }
+}
+
+/** These shots with all that skill looks at, in the order in which they came. */
+export function skillShots(
+  summaries: readonly ShotSummary[],
   read: Read,
-): Promise<SkillShot[]> {
-  const shotIds = summaries.map(({ shotId }) => shotId)
-  const words = await lastWords(transaction, summaries)
-  const rulings = await lastRulings(transaction, shotIds)
+  { words, rulings }: SaidOfShots,
+): SkillShot[] {
   return summaries.flatMap((summary): SkillShot[] => {
     const readings = read(summary)
     if (readings === null) return []

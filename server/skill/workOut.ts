@@ -29,8 +29,8 @@ import {
 import { standingSignOffs } from '../signOff/signOffs.ts'
 import { besideOf } from './beside.ts'
 import { dialInsOf } from './dialIns.ts'
-import { readerOf } from './readings.ts'
-import { type Read, lockOf, skillShots } from './skillShots.ts'
+import { type Read, readerOf } from './readings.ts'
+import { lockOf, saidOfShots, skillShots } from './skillShots.ts'
 
 const MS_PER_DAY = 86_400_000
 
@@ -74,7 +74,7 @@ async function figuresOf(
   const trainingIds = [...new Set(summaries.flatMap(({ trainingId }) => trainingId ?? []))]
   const beside = await othersShots(transaction, academyId, personId, trainingIds)
   const read = await readerOf(transaction, [...summaries, ...beside])
-  const shots = await skillShots(transaction, summaries, read)
+  const shots = skillShots(summaries, read, await saidOfShots(transaction, summaries))
   const others = beside.flatMap((summary) => otherShot(summary, read) ?? [])
   const signOffs = await standingSignOffs(transaction, academyId, personId, now)
   const signOffIn = (family: SkillFamily) => {

@@ -1,5 +1,5 @@
-import { PRESET_PROGRAMMES, type ProgrammePreset } from '@calm-apron/core'
-import type { ProgrammeContent } from '@calm-apron/contract'
+import type { ProgrammePreset } from '@calm-apron/core'
+import { type ProgrammeContent, presetProgramme } from '@calm-apron/contract'
 import { keepText } from '../audit/trace.ts'
 import { inAcademy } from '../database/inAcademy.ts'
 import type { House } from '../house.ts'
@@ -13,23 +13,8 @@ export function programmeContent(
   preset: ProgrammePreset,
   also: Partial<ProgrammeContent> = {},
 ): ProgrammeContent {
-  const {
-    recipeIds: _recipes,
-    buildsOn: _before,
-    machineKinds,
-    skills,
-    ...shipped
-  } = PRESET_PROGRAMMES[preset]
-  return {
-    ...shipped,
-    name: `Programme ${preset}`,
-    ticks: preset === 'first-week' ? [{ what: 'wipes the basket' }] : [],
-    skills: [...skills],
-    machineKinds: [...machineKinds],
-    recipes: [],
-    buildsOn: [],
-    ...also,
-  }
+  const ticks = preset === 'first-week' ? [{ what: 'wipes the basket' }] : []
+  return presetProgramme(preset, { name: `Programme ${preset}`, ticks, ...also })
 }
 
 /** Keeps a programme; its first revision goes by its own id. */

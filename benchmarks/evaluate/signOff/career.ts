@@ -1,5 +1,4 @@
 import {
-  type JudgedPart,
   PRESET_PROGRAMMES,
   type Programme,
   type ReadingKind,
@@ -7,6 +6,7 @@ import {
   type SetShot,
   type SignedPart,
   judgeSet,
+  openParts,
   partsOf,
   runStanding,
 } from '@calm-apron/core'
@@ -35,8 +35,6 @@ export interface Career {
   signedIn: number | null
   /** How truly they are on at the time they were signed, or at the end. */
   truly: Record<ReadingKind, number>
-  /** Shots before they were presented for the first time; null: never. */
-  presentedAfter: number | null
 }
 
 const [SESSION_SHOTS, MOST_SESSIONS] = [8, 16]
@@ -49,7 +47,7 @@ const TRAINERS_HANDS = { dose: 0.99, tamp: 0.99, yield: 0.99, time: 0.97, taste:
 export function careerOf(trainee: Trainee, terms: Terms, seed: number): Career {
   const chance = seeded(seed)
   const run: RunShot[] = []
-  let [open, sets, presentedAfter] = [partsOf(terms.programme), 0, null as number | null]
+  let [open, sets] = [partsOf(terms.programme), 0]
   for (let session = 0; session < MOST_SESSIONS && sets < terms.sets; session += 1) {
     const day = session * 3
     for (let at = 0; at < SESSION_SHOTS; at += 1)
@@ -63,13 +61,11 @@ export function careerOf(trainee: Trainee, terms: Terms, seed: number): Career {
         ),
       )
     if (terms.byRun && !isPresented(run, open, terms.programme)) continue
-    presentedAfter ??= run.length
     sets += 1
     open = openAfter(pulledSet(trainee, run.length, day + 1, terms, chance), open, terms)
-    if (open.length === 0)
-      return { trainee, signedIn: sets, truly: trainee.ability(run.length), presentedAfter }
+    if (open.length === 0) return { trainee, signedIn: sets, truly: trainee.ability(run.length) }
   }
-  return { trainee, signedIn: null, truly: trainee.ability(run.length), presentedAfter }
+  return { trainee, signedIn: null, truly: trainee.ability(run.length) }
 }
 
 /** The run must hold for what is still open; what is shown already is not asked again. */
@@ -112,6 +108,5 @@ function openAfter(
   open: readonly SignedPart[],
   { programme }: Terms,
 ): SignedPart[] {
-  const judged: JudgedPart[] = judgeSet(shots, 'trainee', programme, { tongues: 2, parts: open })
-  return judged.flatMap(({ part, result }) => (result === 'not-yet' || result === 'again' ? [part] : []))
+  return openParts(judgeSet(shots, 'trainee', programme, { tongues: 2, parts: open }))
 }

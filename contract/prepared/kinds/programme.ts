@@ -2,8 +2,10 @@ import {
   ASSESSORS,
   GRIND_OWNERS,
   MACHINE_KINDS,
+  PRESET_PROGRAMMES,
   PROGRAMME_WAYS,
   type Programme,
+  type ProgrammePreset,
   SKILLS,
 } from '@calm-apron/core'
 import { z } from 'zod'
@@ -62,6 +64,23 @@ export function programmeOf({ ticks, recipes, buildsOn, ...content }: ProgrammeC
     ticks: ticks.map(({ what }) => what),
     recipeIds: recipes.map(({ recipeId }) => recipeId),
     buildsOn: buildsOn.map(({ programmeId }) => programmeId),
+  }
+}
+
+/** One that ships, by any recipe and after no other, with what its house says of it. */
+export function presetProgramme(
+  preset: ProgrammePreset,
+  said: Pick<ProgrammeContent, 'name'> & Partial<ProgrammeContent>,
+): ProgrammeContent {
+  const { recipeIds: _any, buildsOn: _none, machineKinds, skills, ...shipped } = PRESET_PROGRAMMES[preset]
+  return {
+    ...shipped,
+    skills: [...skills],
+    machineKinds: [...machineKinds],
+    ticks: [],
+    recipes: [],
+    buildsOn: [],
+    ...said,
   }
 }
 

@@ -9,7 +9,7 @@ import {
   type Today,
   askedBefore,
 } from '@calm-apron/contract'
-import type { AsItStood, TrainingEvent } from '@calm-apron/core'
+import type { AsItStood, AssessmentEvent, TrainingEvent } from '@calm-apron/core'
 import { type UnsentWrite, type Write, idOf } from '../device/deviceDatabase.ts'
 
 /**
@@ -125,11 +125,28 @@ export function eventsOver(
   trainingId: string,
   since: Since,
 ): TrainingEvent[] {
-  const isKnown = new Set(told.map(({ eventId }) => eventId))
   const here = only(since, 'training-event')
-    .filter((write) => write.trainingId === trainingId && !isKnown.has(write.eventId))
+    .filter((write) => write.trainingId === trainingId)
     .map(({ eventId, body }) => ({ eventId, ...body }))
-  return [...told, ...here]
+  return withUntold(told, here)
+}
+
+/** What happened in an assessment, with what happened here since. */
+export function assessmentEventsOver(
+  told: readonly AssessmentEvent[],
+  assessmentId: string,
+  since: Since,
+): AssessmentEvent[] {
+  const here = only(since, 'assessment-event')
+    .filter((write) => write.assessmentId === assessmentId)
+    .map(({ eventId, body }) => ({ eventId, ...body, text: body.text || null }))
+  return withUntold(told, here)
+}
+
+/** What was told, and what happened here of which it does not know. */
+function withUntold<E extends { eventId: string }>(told: readonly E[], here: readonly E[]): E[] {
+  const isKnown = new Set(told.map(({ eventId }) => eventId))
+  return [...told, ...here.filter(({ eventId }) => !isKnown.has(eventId))]
 }
 
 /** Trainings of which something happened here. */

@@ -8,6 +8,8 @@ import {
   type ReviewFinding,
   assessmentRefusal,
   assessmentState,
+  openParts,
+  repeatedFrom,
 } from '@calm-apron/core'
 import { useNow } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
@@ -22,7 +24,7 @@ import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
-import { eventsWith } from '../../shot/signOff/assessments.ts'
+import { assessmentEventsOver } from '../../data/queries/laidOver.ts'
 import { usePartWords } from '../../shot/signOff/usePartWords.ts'
 import { useProgrammes } from '../../shot/signOff/useSet.ts'
 import CardOfTicks from './CardOfTicks.vue'
@@ -46,7 +48,7 @@ const { partsWords } = usePartWords()
 const answer = useAnswer(() => assessmentAsked(props.assessmentId))
 const told = computed(() => answer.value.value ?? null)
 const events = computed(() =>
-  eventsWith(told.value?.events ?? [], props.assessmentId, outbox.since(answer.askedAtMs.value)),
+  assessmentEventsOver(told.value?.events ?? [], props.assessmentId, outbox.since(answer.askedAtMs.value)),
 )
 const state = computed(() => assessmentState(events.value, now.value))
 const programme = computed(() => byId(state.value?.setup.programmeId ?? '')?.content ?? null)
@@ -80,12 +82,10 @@ const isChanged = computed(() => {
 const stageWords = computed(() => {
   if (state.value === null) return ''
   const { stage, outcomes, decided } = state.value
-  if (stage !== 'not-yet') return t(`signOff.stage.${stage}`)
-  const open = outcomes.filter(({ result }) => result === 'not-yet' || result === 'again')
-  const from = new Date(Date.parse(decided?.at ?? '') + 86_400_000)
+  if (stage !== 'not-yet' || decided === null) return t(`signOff.stage.${stage}`)
   return t('signOff.standing.not-yet', {
-    parts: partsWords(open.map(({ part }) => part)),
-    date: format.dateOf(from, academy.timeZone),
+    parts: partsWords(openParts(outcomes)),
+    date: format.calendarDate(repeatedFrom(decided.at)),
   })
 })
 const withdrawing = ref(false)

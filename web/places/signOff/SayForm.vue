@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import FormFailure from '../../kit/forms/FormFailure.vue'
 import FormField from '../../kit/forms/FormField.vue'
 import PressButton from '../../kit/parts/PressButton.vue'
@@ -15,7 +14,6 @@ const props = defineProps<{
   isBusy: boolean
   failure: string
 }>()
-useI18n()
 const text = ref('')
 async function submit(): Promise<void> {
   if (await props.send(text.value)) text.value = ''

@@ -1,4 +1,10 @@
-import { type Assessment, BOUNDS, ENDPOINTS, type SignatureInput } from '@calm-apron/contract'
+import {
+  type Assessment,
+  type AssessmentEventInput,
+  BOUNDS,
+  ENDPOINTS,
+  type SignatureInput,
+} from '@calm-apron/contract'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref } from 'vue'
 import { call } from '../../data/api/client.ts'
@@ -50,10 +56,7 @@ export function useSigning(assessmentId: () => string, done: (told: Assessment) 
       }),
     )
 
-  const say = (
-    happening: (typeof ENDPOINTS.putAssessmentEvent.body)['_zod']['output']['happening'],
-    text: string,
-  ) =>
+  const say = (happening: AssessmentEventInput['happening'], text: string) =>
     attempt(async () =>
       call(ENDPOINTS.putAssessmentEvent, {
         params: { assessmentId: assessmentId(), eventId },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isWaiting } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -12,8 +13,7 @@ const assessments = useAssessments()
 
 const rows = computed(() =>
   assessments.open.flatMap(({ assessmentId, state: { stage, setup } }) => {
-    if (stage !== 'running' && stage !== 'to-decide' && stage !== 'appealed' && stage !== 'reviewed')
-      return []
+    if (!isWaiting(stage)) return []
     const to =
       stage === 'running' && setup.trainingId !== null
         ? { name: 'training', params: { trainingId: setup.trainingId } }

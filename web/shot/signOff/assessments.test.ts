@@ -1,6 +1,6 @@
 import type { AssessmentEvent } from '@calm-apron/core'
 import type { UnsentWrite } from '../../data/device/deviceDatabase.ts'
-import { eventsWith } from './assessments.ts'
+import { assessmentEventsOver } from '../../data/queries/laidOver.ts'
 import { isOfSet } from './ofSet.ts'
 
 const AT = '2026-11-29T09:00:00.000Z'
@@ -17,7 +17,7 @@ const unsent = (eventId: string, assessmentId: string, text = ''): UnsentWrite =
 })
 
 test('what happened here comes after what was told, once, and none of another assessment', () => {
-  const events = eventsWith(told, 'one', [
+  const events = assessmentEventsOver(told, 'one', [
     unsent('known', 'one'),
     unsent('new', 'one', 'a reason'),
     unsent('other', 'two'),

@@ -1,6 +1,5 @@
 import type { Assessment, AssessmentEventInput } from '@calm-apron/contract'
 import {
-  type AssessmentEvent,
   type AssessmentSetup,
   type AssessmentState,
   type ShotPurpose,
@@ -10,9 +9,10 @@ import { useNow } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { v7 as uuidv7 } from 'uuid'
 import { computed } from 'vue'
-import { asPlain, type UnsentWrite } from '../../data/device/deviceDatabase.ts'
+import { asPlain } from '../../data/device/deviceDatabase.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
+import { assessmentEventsOver } from '../../data/queries/laidOver.ts'
 import { assessmentsAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
 
@@ -22,21 +22,6 @@ export interface OpenAssessment {
   state: AssessmentState
   /** As the server told it; null where it has not heard of it yet. */
   told: Assessment | null
-}
-
-/** What happened in an assessment, with what happened here since it was told. */
-export function eventsWith(
-  told: readonly AssessmentEvent[],
-  assessmentId: string,
-  writes: readonly UnsentWrite[],
-): AssessmentEvent[] {
-  const known = new Set(told.map(({ eventId }) => eventId))
-  const here = writes.flatMap((write): AssessmentEvent[] => {
-    if (write.kind !== 'assessment-event' || write.assessmentId !== assessmentId) return []
-    const { by, at, happening, text } = write.body
-    return known.has(write.eventId) ? [] : [{ eventId: write.eventId, by, at, happening, text: text || null }]
-  })
-  return [...told, ...here]
 }
 
 /** Assessments that are on: a set begun without network goes on, and seals what this tablet holds of it. */
@@ -55,7 +40,10 @@ export const useAssessments = defineStore('assessments', () => {
     ])
     return [...ids].flatMap((assessmentId): OpenAssessment[] => {
       const known = told.value.find((each) => each.assessmentId === assessmentId) ?? null
-      const state = assessmentState(eventsWith(known?.events ?? [], assessmentId, writes), now.value)
+      const state = assessmentState(
+        assessmentEventsOver(known?.events ?? [], assessmentId, writes),
+        now.value,
+      )
       return state === null ? [] : [{ assessmentId, state, told: known }]
     })
   })

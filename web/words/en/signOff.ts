@@ -9,6 +9,7 @@ import type {
   SignedPart,
   Standing,
   UnjudgedBecause,
+  WaitingStage,
 } from '@calm-apron/core'
 
 /** Assessing and signing off: said as somebody would read it who is nervous. */
@@ -101,7 +102,6 @@ export const signOffWords = {
       withdrawn: 'withdrew it',
     } satisfies Record<AssessmentKind, string>,
     begin: {
-      open: 'Begin a set',
       title: 'A set',
       whom: 'Whose set?',
       programme: 'Programme',
@@ -212,7 +212,7 @@ export const signOffWords = {
       'to-decide': '{person}: to be decided',
       appealed: '{person}: to be looked at again',
       reviewed: '{person}: to be settled',
-    },
+    } satisfies Record<WaitingStage | 'title', string>,
     programme: {
       all: 'All programmes',
       intro:

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type ProgrammeContent, preparedInput } from '@calm-apron/contract'
+import { preparedInput, presetProgramme } from '@calm-apron/contract'
 import { PRESET_PROGRAMMES, PROGRAMME_PRESETS, type ProgrammePreset } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -28,16 +28,11 @@ const presets = computed(() =>
 const TICKS = ['prepare', 'dose', 'tamp', 'safe', 'clean'] as const
 
 async function begin(preset: ProgrammePreset): Promise<void> {
-  const { recipeIds: _any, buildsOn: _none, ...shipped } = PRESET_PROGRAMMES[preset]
-  const content: ProgrammeContent = {
-    ...shipped,
+  const ticks = TICKS.map((key) => ({ what: t(`signOff.programme.ticks.${key}`) }))
+  const content = presetProgramme(preset, {
     name: t(`signOff.programme.preset.${preset}.name`),
-    ticks: shipped.way === 'ticks' ? TICKS.map((key) => ({ what: t(`signOff.programme.ticks.${key}`) })) : [],
-    skills: [...shipped.skills],
-    machineKinds: [...shipped.machineKinds],
-    recipes: [],
-    buildsOn: [],
-  }
+    ticks: PRESET_PROGRAMMES[preset].way === 'ticks' ? ticks : [],
+  })
   const { preparedId } = await makeThing(preparedInput.parse({ kind: 'programme', parentId: null, content }))
   await router.push({ name: 'programme', params: { preparedId } })
 }
