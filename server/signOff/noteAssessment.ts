@@ -65,6 +65,8 @@ async function refuseForOthers(errand: Errand, { by, happening }: Sent): Promise
   if (by === errand.actor.personId) return
   if (!AT_THE_BAR.has(happening.kind))
     throw refuseField('by', 'own-only', 'Whoever says this signs in to do so.')
+  // A tablet may remember whoever teaches; whoever learns at it does not speak for them.
+  if (!teaches(errand.actor.part)) throw new Refusal('not-allowed', WHY['not-theirs'])
   await whoSaysNow(errand, 'by', by)
 }
 

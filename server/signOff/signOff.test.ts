@@ -243,3 +243,22 @@ test('a programme of other recipes, or of other machines, is not assessed here',
     reason: 'not-in-programme',
   })
 })
+
+test('whoever learns, at a tablet that remembers their trainer, neither begins, ticks off nor ends in that trainer’s name', async () => {
+  const { second, begin, note, read, setupFor } = assessing
+  const { assessmentId, trainingId, trainee } = await begin()
+  const tablet = server.browser()
+  for (const { signInName } of [second, trainee])
+    await tablet.post('/api/v1/session').send({ signInName, password: PASSWORD }).expect(200)
+  const cookie = tablet.jar
+    .getCookies({ domain: '127.0.0.1', path: '/', secure: false, script: false })
+    .map((each) => each.toValueString())
+    .join('; ')
+  const asTrainer = { ...second, cookie }
+  await note(asTrainer, assessmentId, { kind: 'closed', why: 'broken-off' }, 'a reason').expect(403)
+  await note(asTrainer, newId(), { kind: 'begun', setup: setupFor(trainee, trainingId) }, 'a reason').expect(
+    403,
+  )
+  await note(asTrainer, assessmentId, { kind: 'ticked', ticks: [] }).expect(403)
+  expect((await read(second, assessmentId)).events).toHaveLength(1)
+})
