@@ -110,9 +110,12 @@ describe('what the rules propose', () => {
     const steps = { stepsDone: [], stepsPrompted: [], stepsMissed: ['flush' as const] }
     const set = whole([pulledShot(1, { purpose: 'dial-in', steps }), ...five()])
     expect(resultOf(judged(set), 'safety')).toBe('not-yet')
-    const unwatched = judged(whole(five((no) => pulledShot(no, { steps: null }))))
-    for (const part of ['safety', 'prep'] as const)
-      expect(unwatched.get(part)).toMatchObject({ result: 'noted', because: 'not-watched' })
+    const unmarked = { stepsDone: [], stepsPrompted: [], stepsMissed: [] }
+    for (const noSteps of [null, unmarked]) {
+      const unwatched = judged(whole(five((no) => pulledShot(no, { steps: noSteps }))))
+      for (const part of ['safety', 'prep'] as const)
+        expect(unwatched.get(part)).toMatchObject({ result: 'noted', because: 'not-watched' })
+    }
   })
   test('a reading of which too little is known is pulled again, and held against nobody', () => {
     const set = whole(five((no) => pulledShot(no, no < 4 ? { pull: { cupG: null } } : {})))

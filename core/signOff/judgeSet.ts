@@ -1,4 +1,4 @@
-import { safetyMissed, skillRuns } from '../skill/skillRuns.ts'
+import { isWatched, safetyMissed, skillRuns } from '../skill/skillRuns.ts'
 import type { Standing } from '../reading/types.ts'
 import type { SkillEntry } from '../skill/types.ts'
 import type { Programme, SignedPart } from './programme.ts'
@@ -160,15 +160,12 @@ function callPart(run: readonly SkillEntry[], progress: SetProgress, { run: term
 /** No step left out by which somebody could be hurt, in any shot of the set. */
 function safetyPart({ counted, uncounted, pulledAgain }: SetProgress): JudgedPart {
   const all = [...uncounted, ...(pulledAgain === null ? [] : [pulledAgain]), ...counted]
-  const isMissedIn = (shot: SetShot) =>
-    safetyMissed([{ ...shot, context: { ...shot.context, purpose: 'practice' } }]) > 0
-  const watched = all.filter(({ steps }) => steps !== null)
-  const shots = watched.map((shot) => ({
+  const shots = all.filter(isWatched).map((shot) => ({
     shotId: shot.shotId,
-    standing: isMissedIn(shot) ? ('off' as const) : ('on' as const),
+    standing: safetyMissed([shot]) > 0 ? ('off' as const) : ('on' as const),
   }))
   const isMissed = shots.some(({ standing }) => standing === 'off')
-  if (watched.length === 0) return unjudged('safety', 'noted', [], 'not-watched')
+  if (shots.length === 0) return unjudged('safety', 'noted', [], 'not-watched')
   return { part: 'safety', result: isMissed ? 'not-yet' : 'shown', shots, because: null, side: null }
 }
 

@@ -73,6 +73,11 @@ function seenEntry(
   return standing === null ? [] : [{ shotId, pulledAt, isHelped, standing, deviation: null }]
 }
 
+/** Whether anybody marked a step of a shot; a shot that was noted without is not watched. */
+export function isWatched({ steps }: Pick<SkillShot, 'steps'>): boolean {
+  return prepStanding(steps) !== null
+}
+
 /** A step that was left out is a miss, one that had to be said nearly one. */
 function prepStanding(steps: StepsSeen | null): SkillEntry['standing'] | null {
   if (steps === null) return null
@@ -101,7 +106,7 @@ const SAFETY_SHOTS = 10
 
 /** How often a step by which someone could be hurt was left out in the last ten shots that were watched. */
 export function safetyMissed(shots: readonly SkillShot[]): number {
-  const watched = shots.filter(({ steps }) => prepStanding(steps) !== null)
+  const watched = shots.filter(isWatched)
   return watched
     .slice(-SAFETY_SHOTS)
     .filter(({ steps }) => steps?.stepsMissed.some((step) => SAFETY_STEPS.includes(step))).length
