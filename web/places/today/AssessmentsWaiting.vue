@@ -2,9 +2,9 @@
 import { isWaiting } from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { RouterLink } from 'vue-router'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useAssessments } from '../../shot/signOff/assessments.ts'
+import LinkRows from './LinkRows.vue'
 
 /** Assessments that are on, or wait for somebody: fetched once there are any. */
 const { t } = useI18n()
@@ -20,7 +20,7 @@ const rows = computed(() =>
         : { name: 'assessment', params: { assessmentId } }
     return [
       {
-        assessmentId,
+        key: assessmentId,
         to,
         says: t(`signOff.waiting.${stage}`, { person: academy.personName(setup.personId) }),
       },
@@ -30,21 +30,5 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <section v-if="rows.length > 0" aria-labelledby="assessments">
-    <h2 id="assessments">{{ t('signOff.waiting.title') }}</h2>
-    <ul>
-      <li v-for="row in rows" :key="row.assessmentId">
-        <RouterLink class="row" :to="row.to">{{ row.says }}</RouterLink>
-      </li>
-    </ul>
-  </section>
+  <LinkRows :title="t('signOff.waiting.title')" :rows="rows" />
 </template>
-
-<style scoped>
-.row {
-  display: flex;
-  align-items: center;
-  min-height: 48px;
-  border-bottom: 1px solid var(--mist);
-}
-</style>

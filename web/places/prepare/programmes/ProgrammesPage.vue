@@ -5,9 +5,10 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import { useDoor } from '../../../data/door/door.ts'
-import PresetCards from '../../../kit/parts/PresetCards.vue'
 import PressButton from '../../../kit/parts/PressButton.vue'
+import PresetCards from '../../../kit/parts/PresetCards.vue'
 import PreparedList from '../PreparedList.vue'
+import PresetChoice from '../PresetChoice.vue'
 import { makeThing } from '../useThing.ts'
 import { useProgrammeWords } from './useProgrammeWords.ts'
 
@@ -52,13 +53,9 @@ async function begin(preset: ProgrammePreset): Promise<void> {
       }}</PressButton>
     </template>
     <template #above>
-      <section v-if="isChoosing" class="stack" aria-labelledby="choose-programme">
-        <h2 id="choose-programme">{{ t('signOff.programme.choose') }}</h2>
+      <PresetChoice v-if="isChoosing" :title="t('signOff.programme.choose')" @close="isChoosing = false">
         <PresetCards :presets="presets" @choose="begin" />
-        <div>
-          <PressButton @click="isChoosing = false">{{ t('prepared.leaveAsWas') }}</PressButton>
-        </div>
-      </section>
+      </PresetChoice>
     </template>
     <template #default="{ thing: { preparedId, content } }">
       <div class="programme">
