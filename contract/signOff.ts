@@ -1,12 +1,14 @@
 import {
   type AssessmentEvent,
   type AssessmentSetup,
+  type CupNote,
   type JudgedPart,
   LOOK_AGAIN,
   type Lacking,
   PART_RESULTS,
   REVIEW_FINDINGS,
   SET_ENDS,
+  SET_NOTICES,
   SET_STEPS,
   SIGNED_PARTS,
   SKILLS,
@@ -17,6 +19,7 @@ import {
 import { z } from 'zod'
 import { BOUNDS } from './bounds.ts'
 import { id, instant, line } from './primitives.ts'
+import { tasteFacts } from './shotFacts.ts'
 
 const parts = z.array(z.enum(SIGNED_PARTS)).min(1).max(SIGNED_PARTS.length)
 
@@ -33,7 +36,12 @@ const setup = z.strictObject({
   isTasted: z.boolean(),
   hasCue: z.boolean(),
   after: id.exactOptional(),
+  isLook: z.literal(true).exactOptional(),
 }) satisfies z.core.$ZodType<AssessmentSetup>
+
+/** A cup by the three digits that stand on it, as one assessor tasted it. */
+const cupCode = z.string().regex(/^[1-9]\d{2}$/)
+const cupNote = z.strictObject({ by: id, cup: cupCode, taste: tasteFacts }) satisfies z.core.$ZodType<CupNote>
 
 const outcomes = z
   .array(z.strictObject({ part: z.enum(SIGNED_PARTS), result: z.enum(PART_RESULTS) }))
@@ -46,6 +54,7 @@ const assessmentHappening = z.discriminatedUnion('kind', [
     kind: z.literal('ticked'),
     ticks: z.array(line({ min: 1, max: BOUNDS.stepTextLength.max })).max(BOUNDS.listLength.max),
   }),
+  z.strictObject({ kind: z.literal('tasted'), cup: cupCode, taste: tasteFacts }),
   z.strictObject({ kind: z.literal('closed'), why: z.enum(SET_ENDS) }),
   z.strictObject({ kind: z.literal('appealed') }),
   z.strictObject({ kind: z.literal('reviewed'), finding: z.enum(REVIEW_FINDINGS), outcomes }),
@@ -123,6 +132,15 @@ export const assessment = z.strictObject({
       isBarRight: z.boolean().nullable(),
     })
     .nullable(),
+  /**
+   * The cups of the set by their codes, closed to whoever is assessed, and what was tasted of them: until it is over only what whoever
+   * asks tasted themselves.
+   */
+  cups: z
+    .strictObject({ known: z.array(cupCode), notes: z.array(cupNote) })
+    .default({ known: [], notes: [] }),
+  /** What stands on the record though nobody fails by it. */
+  notices: z.array(z.enum(SET_NOTICES)).default([]),
   /** What the rules propose now; null until it is over, and to whoever is assessed until it is decided. */
   judged: z.array(judgedPart).nullable(),
   /** Of the facts as they are now; where it is another than was signed, the record has changed since. */
@@ -144,17 +162,25 @@ const lacking = z.discriminatedUnion('kind', [
 
 const standing = z.discriminatedUnion('is', [
   z.strictObject({ is: z.literal('none') }),
-  z.strictObject({ is: z.enum(['running', 'to-decide', 'under-appeal']), assessmentId: id }),
+  z.strictObject({ is: z.enum(['running', 'to-decide']), assessmentId: id }),
+  z.strictObject({
+    is: z.literal('under-appeal'),
+    assessmentId: id,
+    afresh: z.array(z.enum(SIGNED_PARTS)).nullable().default(null),
+  }),
   z.strictObject({
     is: z.literal('not-yet'),
     assessmentId: id,
     open: z.array(z.enum(SIGNED_PARTS)),
     from: z.string(),
+    until: instant.nullable().default(null),
   }),
   z.strictObject({
     is: z.literal('signed'),
     assessmentId: id,
     at: instant,
+    lookedAt: instant.nullable().default(null),
+    look: id.nullable().default(null),
     lookAgain: z.array(z.enum(LOOK_AGAIN)),
   }),
   z.strictObject({ is: z.literal('withdrawn'), assessmentId: id }),

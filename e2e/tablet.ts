@@ -31,7 +31,7 @@ export class Tablet {
     this.context = context
     const page = context.pages()[0] ?? (await context.newPage())
     // As for every other page of a story: it only ends what hangs.
-    page.setDefaultTimeout(45_000)
+    page.setDefaultTimeout(120_000)
     return page
   }
 

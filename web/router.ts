@@ -108,6 +108,13 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/assessments/:assessmentId/cups',
+      name: 'cups',
+      meta: { place: 'cups', action: 'sign' },
+      component: fetched(withWords('cups', () => import('./places/signOff/CupsPage.vue'))),
+      props: true,
+    },
+    {
       path: '/waiting',
       name: 'waiting',
       meta: { place: 'waiting' },

@@ -3,12 +3,15 @@ import {
   type AssessmentHappening,
   type AssessmentKind,
   type Outcomes,
-  assessmentRefusal,
+  answerBy,
   assessmentState,
 } from './assessment.ts'
-import { signedOff } from './signedOff.ts'
+import { assessmentRefusal } from './assessmentRefusal.ts'
+import { assessmentDue, signedOff } from './signedOff.ts'
 
+const ZONE = 'Europe/Lisbon'
 const NOW = new Date('2026-11-29T12:00:00Z')
+const WHEN = { now: NOW, timeZone: ZONE }
 const SETUP = {
   personId: 'trainee',
   programmeId: 'programme',
@@ -74,6 +77,20 @@ test('a set that nobody ended is over after a day, and counts for nothing', () =
   expect(stateOf([], '2026-11-28T09:00:00Z').stage).toBe('kept')
 })
 
+test('cups are tasted until the set is opened, and the later note of a cup holds', () => {
+  const note = (sour: number): AssessmentHappening => ({
+    kind: 'tasted',
+    cup: '472',
+    taste: { sour, sweet: 6, bitter: 3, body: null, dryness: null },
+  })
+  const all = events([note(2), note(3), CLOSED, note(9)]).map((event, no) => ({
+    ...event,
+    at: `2026-11-29T09:0${no}:00Z`,
+  }))
+  const state = assessmentState(all, NOW)
+  expect(state?.tasted.map(({ taste }) => taste.sour)).toEqual([3])
+})
+
 describe('who may do what', () => {
   const ask = (
     happenings: AssessmentHappening[],
@@ -123,6 +140,7 @@ describe('who may do what', () => {
 })
 
 describe('how somebody stands in a programme', () => {
+  const PROGRAMME = { way: 'set' as const, skills: ['dose' as const, 'yield' as const] }
   const HOLDS = { holds: { months: 6, awayWeeks: 8 } }
   const SINCE = { lastShotAt: '2026-11-28T09:00:00Z', isEquipmentNew: false, hasShifted: false }
   const first = { assessmentId: 'one', state: stateOf([CLOSED, decided(NOT_YET)]) }
@@ -132,28 +150,85 @@ describe('how somebody stands in a programme', () => {
   }
 
   test('only what is open is repeated, from the day after', () => {
-    expect(signedOff([first], HOLDS, SINCE, NOW)).toEqual({
+    expect(signedOff([first], HOLDS, SINCE, WHEN)).toEqual({
       is: 'not-yet',
       assessmentId: 'one',
       open: ['yield'],
       from: '2026-11-30',
+      until: null,
     })
     const yieldShown: Outcomes = [{ part: 'yield', result: 'shown' }]
-    expect(signedOff([first, again(yieldShown)], HOLDS, SINCE, NOW)).toMatchObject({ is: 'signed' })
+    expect(signedOff([first, again(yieldShown)], HOLDS, SINCE, WHEN)).toMatchObject({ is: 'signed' })
   })
   test('a set that was broken off changes nothing', () => {
     const kept = { assessmentId: 'two', state: stateOf([{ kind: 'closed', why: 'broken-off' }]) }
-    expect(signedOff([first, kept], HOLDS, SINCE, NOW)).toMatchObject({ is: 'not-yet', assessmentId: 'one' })
+    expect(signedOff([first, kept], HOLDS, SINCE, WHEN)).toMatchObject({ is: 'not-yet', assessmentId: 'one' })
   })
   test('it is looked at again by age, after weeks away, on new equipment, on a shift; and holds all the same', () => {
     const old = { assessmentId: 'one', state: stateOf([CLOSED, decided(SHOWN)], '2026-04-01T09:00:00Z') }
     const since = { lastShotAt: '2026-09-01T09:00:00Z', isEquipmentNew: true, hasShifted: true }
-    expect(signedOff([old], HOLDS, since, NOW)).toMatchObject({
+    expect(signedOff([old], HOLDS, since, WHEN)).toMatchObject({
       is: 'signed',
       lookAgain: ['age', 'away', 'equipment', 'shift'],
     })
   })
+  test('the day from which it is repeated is the academy’s', () => {
+    const lateEvening = {
+      assessmentId: 'one',
+      state: stateOf([CLOSED, decided(NOT_YET)], '2026-11-28T23:30:00Z'),
+    }
+    const inZone = (timeZone: string) => signedOff([lateEvening], HOLDS, SINCE, { now: NOW, timeZone })
+    expect(inZone('Europe/Lisbon')).toMatchObject({ from: '2026-11-29' })
+    expect(inZone('Europe/Helsinki')).toMatchObject({ from: '2026-11-30' })
+  })
+  test('what could not be judged fairly is pulled again alone for fourteen days, then all of it is', () => {
+    const barOff: Outcomes = [
+      { part: 'dose', result: 'shown' },
+      { part: 'time', result: 'again' },
+    ]
+    const at = (instant: string) => ({
+      assessmentId: 'one',
+      state: stateOf([CLOSED, decided(barOff)], instant),
+    })
+    expect(signedOff([at('2026-11-20T09:00:00Z')], HOLDS, SINCE, WHEN)).toMatchObject({
+      open: ['time'],
+      until: '2026-12-04T09:00:00.000Z',
+    })
+    expect(signedOff([at('2026-11-10T09:00:00Z')], HOLDS, SINCE, WHEN)).toMatchObject({
+      open: ['dose', 'time'],
+      until: null,
+    })
+  })
+  test('an appeal is to be answered within seven days; a fresh set replaces what was not shown', () => {
+    const appealed = stateOf([CLOSED, decided(NOT_YET), { kind: 'appealed' }])
+    expect(answerBy(appealed)).toEqual(new Date('2026-12-06T09:00:00Z'))
+    expect(answerBy(stateOf([CLOSED, decided(NOT_YET)]))).toBeNull()
+    const reviewed: AssessmentHappening = { kind: 'reviewed', finding: 'fresh-set', outcomes: [] }
+    const state = stateOf([CLOSED, decided(NOT_YET), { kind: 'appealed' }, reviewed])
+    const standing = signedOff([{ assessmentId: 'one', state }], HOLDS, SINCE, WHEN)
+    expect(standing).toMatchObject({ is: 'under-appeal', afresh: ['yield'] })
+    expect(assessmentDue(standing, PROGRAMME)).toEqual({ parts: ['yield'], after: 'one' })
+  })
+  test('two shots confirm a sign-off, or ask for another look; they take nothing away', () => {
+    const old = { assessmentId: 'one', state: stateOf([CLOSED, decided(SHOWN)], '2026-04-01T09:00:00Z') }
+    const look = (happenings: AssessmentHappening[]) => {
+      const state = stateOf(happenings, '2026-11-28T13:00:00Z')
+      return { assessmentId: 'two', state: { ...state, setup: { ...state.setup, isLook: true as const } } }
+    }
+    const after = (happenings: AssessmentHappening[]) =>
+      signedOff([old, look(happenings)], HOLDS, SINCE, WHEN)
+    const due = signedOff([old], HOLDS, SINCE, WHEN)
+    expect(assessmentDue(due, PROGRAMME)).toEqual({ parts: ['dose', 'yield', 'safety'], isLook: true })
+    expect(after([])).toMatchObject({ is: 'signed', look: 'two', lookAgain: ['age'] })
+    expect(after([CLOSED, decided(SHOWN)])).toMatchObject({
+      is: 'signed',
+      at: '2026-04-01T09:00:00Z',
+      lookedAt: '2026-11-28T13:00:00Z',
+      lookAgain: [],
+    })
+    expect(after([CLOSED, decided(NOT_YET)])).toMatchObject({ is: 'signed', lookAgain: ['age', 'look-off'] })
+  })
   test('nobody is signed off in what was never assessed', () => {
-    expect(signedOff([], HOLDS, SINCE, NOW)).toEqual({ is: 'none' })
+    expect(signedOff([], HOLDS, SINCE, WHEN)).toEqual({ is: 'none' })
   })
 })

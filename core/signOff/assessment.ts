@@ -1,3 +1,6 @@
+import type { ShotFacts } from '../shot/facts.ts'
+import { dateInZone } from '../units/calendar.ts'
+import type { CupNote } from './cups.ts'
 import type { PartResult } from './judgeSet.ts'
 import type { SignedPart } from './programme.ts'
 
@@ -21,6 +24,8 @@ export interface AssessmentSetup {
   hasCue: boolean
   /** The assessment whose parts are repeated, or replaced after an appeal; left out for a first one. */
   after?: string
+  /** Two shots to look at a sign-off again, not a set. */
+  isLook?: true
 }
 
 /** Why a set ended. */
@@ -41,6 +46,8 @@ export type AssessmentHappening =
   | { kind: 'begun'; setup: AssessmentSetup }
   /** All that is ticked off by then, in the programme's words. */
   | { kind: 'ticked'; ticks: string[] }
+  /** A cup by its code; of two of the same taster and cup the later holds. */
+  | { kind: 'tasted'; cup: string; taste: ShotFacts['taste'] }
   | { kind: 'closed'; why: SetEnd }
   | {
       kind: 'decided'
@@ -94,6 +101,8 @@ export interface AssessmentState {
   begunBy: string
   stage: AssessmentStage
   ticked: string[]
+  /** As they were tasted before it was opened. */
+  tasted: CupNote[]
   closed: { at: string; by: string; why: SetEnd } | null
   decided: (Decided & { at: string; by: string; text: string | null }) | null
   /** As it holds now: as decided, or as it was settled after an appeal. */
@@ -119,12 +128,12 @@ export function isWaiting(stage: AssessmentStage): stage is WaitingStage {
 }
 
 const MS_PER_DAY = 86_400_000
-/** A set that nobody ended is over by then. */
-const OPEN_MS = MS_PER_DAY
-/** So long it can be asked to be looked at again. */
-const APPEAL_DAYS = 14
-/** So soon it is answered. */
-export const ANSWER_DAYS = 7
+/** A set that nobody ended is over by then, and opens. */
+export const OPEN_MS = MS_PER_DAY
+/** So soon an appeal is answered. */
+const ANSWER_DAYS = 7
+/** So long what could not be judged fairly is pulled again alone. */
+const AGAIN_DAYS = 14
 
 /** How an assessment stands by what happened in it, oldest first; null before it was begun. */
 export function assessmentState(events: readonly AssessmentEvent[], now: Date): AssessmentState | null {
@@ -138,6 +147,7 @@ export function assessmentState(events: readonly AssessmentEvent[], now: Date): 
     begunBy: first.by,
     stage: isTicked ? 'to-decide' : 'running',
     ticked: [],
+    tasted: [],
     closed: null,
     decided: null,
     outcomes: [],
@@ -156,6 +166,12 @@ function next(state: AssessmentState, { happening, at, by, text }: AssessmentEve
       return state
     case 'ticked':
       return { ...state, ticked: happening.ticks }
+    case 'tasted': {
+      const { cup, taste } = happening
+      const isOpen = state.closed !== null && at > state.closed.at
+      const others = state.tasted.filter((note) => note.by !== by || note.cup !== cup)
+      return isOpen ? state : { ...state, tasted: [...others, { by, cup, taste }] }
+    }
     case 'closed': {
       const { why } = happening
       return { ...state, stage: why === 'complete' ? 'to-decide' : 'kept', closed: { at, by, why } }
@@ -182,9 +198,26 @@ export function openParts(outcomes: Readonly<Outcomes>): SignedPart[] {
   return outcomes.flatMap(({ part, result }) => (result === 'not-yet' || result === 'again' ? [part] : []))
 }
 
-/** The day from which they are, such as 2026-11-30. @param decidedAt the instant of the decision */
-export function repeatedFrom(decidedAt: string): string {
-  return new Date(Date.parse(decidedAt) + MS_PER_DAY).toISOString().slice(0, 10)
+/** The day from which they are, where the academy is, such as 2026-11-30. @param decidedAt the instant of the decision */
+export function repeatedFrom(decidedAt: string, timeZone: string): string {
+  return dateInZone(new Date(Date.parse(decidedAt) + MS_PER_DAY), timeZone)
+}
+
+/** Until when what could not be judged fairly is pulled again alone; null where all was judged. */
+export function againUntil({
+  decided,
+  outcomes,
+}: Pick<AssessmentState, 'decided' | 'outcomes'>): Date | null {
+  if (decided === null || outcomes.every(({ result }) => result !== 'again')) return null
+  return new Date(Date.parse(decided.at) + AGAIN_DAYS * MS_PER_DAY)
+}
+
+/** By when an appeal is to be answered; null where none waits. */
+export function answerBy({ stage, appealedAt }: Pick<AssessmentState, 'stage' | 'appealedAt'>): Date | null {
+  const isWaiting = stage === 'appealed' || stage === 'reviewed'
+  return appealedAt === null || !isWaiting
+    ? null
+    : new Date(Date.parse(appealedAt) + ANSWER_DAYS * MS_PER_DAY)
 }
 
 /** Signed where nothing that is judged is open. */
@@ -192,57 +225,4 @@ function stageOf(outcomes: Outcomes): AssessmentStage {
   return openParts(outcomes).length === 0 && outcomes.some(({ result }) => result === 'shown')
     ? 'signed'
     : 'not-yet'
-}
-
-/** Who asks to do something in it, as far as it matters. */
-export interface AssessmentAsker {
-  personId: string
-  isTeaching: boolean
-  isHead: boolean
-  /** Whether nobody else could do it: in a house where one person teaches, they assess whom they trained. */
-  isOnlyTeacher: boolean
-}
-
-/** Why something can't be done in an assessment. */
-export const ASSESSMENT_REFUSALS = ['not-theirs', 'not-now', 'too-late', 'somebody-else'] as const
-/** The same, one of them. */
-export type AssessmentRefusal = (typeof ASSESSMENT_REFUSALS)[number]
-
-/** From which stages each can happen. */
-const FROM: Record<Exclude<AssessmentKind, 'begun'>, readonly AssessmentStage[]> = {
-  ticked: ['to-decide'],
-  closed: ['running'],
-  decided: ['to-decide'],
-  appealed: ['signed', 'not-yet'],
-  reviewed: ['appealed'],
-  answered: ['appealed', 'reviewed'],
-  settled: ['reviewed', 'appealed'],
-  withdrawn: ['signed'],
-}
-
-/**
- * Whether somebody may do something in an assessment as it stands; null where they may. Nobody signs themselves; who looks at it
- * again is somebody else; only whoever was assessed appeals or answers; the head settles and withdraws.
- */
-export function assessmentRefusal(
-  state: AssessmentState,
-  kind: Exclude<AssessmentKind, 'begun'>,
-  asker: AssessmentAsker,
-  now: Date,
-): AssessmentRefusal | null {
-  const isOwn = asker.personId === state.setup.personId
-  if (kind === 'appealed' || kind === 'answered') {
-    if (!isOwn) return 'not-theirs'
-  } else if (isOwn || !asker.isTeaching) return 'not-theirs'
-  if ((kind === 'settled' || kind === 'withdrawn') && !asker.isHead) return 'not-theirs'
-  const isFirst = asker.personId === state.decided?.by
-  if (kind === 'reviewed' && isFirst && !asker.isOnlyTeacher) return 'somebody-else'
-  if (!FROM[kind].includes(state.stage)) return 'not-now'
-  // What was settled once is settled.
-  if (kind === 'appealed' && state.settledAt !== null) return 'not-now'
-  if (kind === 'settled' && state.stage === 'appealed' && !asker.isOnlyTeacher) return 'not-now'
-  const decidedAt = state.decided === null ? null : Date.parse(state.decided.at)
-  if (kind === 'appealed' && decidedAt !== null && now.getTime() - decidedAt > APPEAL_DAYS * MS_PER_DAY)
-    return 'too-late'
-  return null
 }

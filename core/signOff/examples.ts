@@ -3,6 +3,7 @@ import type { ShotPurpose } from '../shot/purpose.ts'
 import { noNotes } from '../shot/notes.ts'
 import type { ShotFacts } from '../shot/facts.ts'
 import { PUMP_RECIPE, type Pull, carefulShot, taste } from '../testing/examples.ts'
+import { type CupNote, cupCodes } from './cups.ts'
 import type { RunShot } from './lacking.ts'
 import type { SetShot } from './setProgress.ts'
 
@@ -39,3 +40,19 @@ export const reference = (no: number, pull: Pull = {}) =>
 export const served = (what: 'serve' | 'pull-again'): Partial<ShotFacts> => ({
   noted: { ...noNotes(), served: what },
 })
+
+/** Every cup of a set as these tasted it: the references well, the others like this. */
+export function tastedBy(
+  people: readonly string[],
+  shots: readonly SetShot[],
+  like = taste(3, 7, 3),
+): CupNote[] {
+  const codes = cupCodes(shots.map(({ shotId }) => shotId))
+  return people.flatMap((by) =>
+    shots.map(({ shotId, context }) => ({
+      by,
+      cup: codes.get(shotId) ?? '',
+      taste: context.purpose === 'reference' ? taste(3, 7, 3) : like,
+    })),
+  )
+}

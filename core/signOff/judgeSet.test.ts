@@ -1,13 +1,20 @@
-import { pulledShot, reference, served } from './examples.ts'
+import { taste } from '../testing/examples.ts'
+import { pulledShot, reference, served, tastedBy } from './examples.ts'
+import type { CupNote } from './cups.ts'
 import { type JudgedPart, judgeSet, judgeTicks } from './judgeSet.ts'
-import { PRESET_PROGRAMMES, type Programme, type SignedPart } from './programme.ts'
+import { PRESET_PROGRAMMES, type Programme, type SignedPart, termsFor } from './programme.ts'
 import { type SetShot, setProgress } from './setProgress.ts'
 
 const PROGRAMME: Programme = { ...PRESET_PROGRAMMES['espresso-at-the-bar'], ticks: [] }
 const five = (make: (no: number) => SetShot = (no) => pulledShot(no)) => [2, 3, 4, 5, 6].map(make)
 const progressOf = (shots: readonly SetShot[]) => setProgress(shots, 'trainee', PROGRAMME)
-const judged = (shots: readonly SetShot[], tongues = 2, programme = PROGRAMME) =>
-  new Map(judgeSet(shots, 'trainee', programme, { tongues }).map((each) => [each.part, each]))
+const SOUR = taste(9, 2, 1)
+const TWO = ['first', 'second']
+const judged = (
+  shots: readonly SetShot[],
+  cups: CupNote[] | null = tastedBy(TWO, shots),
+  programme = PROGRAMME,
+) => new Map(judgeSet(shots, 'trainee', programme, { cups }).map((each) => [each.part, each]))
 const resultOf = (parts: Map<SignedPart, JudgedPart>, part: SignedPart) => parts.get(part)?.result
 
 describe('how far a set is', () => {
@@ -77,14 +84,38 @@ describe('what the rules propose', () => {
     expect(parts.get('time')?.because).toBe('bar-off')
   })
   test('taste fails nobody on one tongue, nor who does not taste', () => {
-    const sour = whole(
-      five((no) =>
-        pulledShot(no, { facts: { taste: { sour: 9, sweet: 2, bitter: 1, body: null, dryness: null } } }),
-      ),
-    )
-    expect(judged(sour, 1).get('taste')).toMatchObject({ result: 'noted', because: 'one-tongue' })
-    expect(judged(sour, 0).get('taste')).toMatchObject({ result: 'noted', because: 'not-tasted' })
-    expect(resultOf(judged(sour, 2), 'taste')).toBe('not-yet')
+    const set = whole(five())
+    const sour = tastedBy(['first'], set, SOUR)
+    expect(judged(set, sour).get('taste')).toMatchObject({ result: 'noted', because: 'one-tongue' })
+    expect(judged(set, null).get('taste')).toMatchObject({ result: 'noted', because: 'not-tasted' })
+    expect(resultOf(judged(set, tastedBy(TWO, set, SOUR)), 'taste')).toBe('not-yet')
+  })
+  test('of two who taste it otherwise the better holds', () => {
+    const set = whole(five())
+    const cups = [...tastedBy(['first'], set, SOUR), ...tastedBy(['second'], set)]
+    expect(resultOf(judged(set, cups), 'taste')).toBe('shown')
+  })
+  test('whoever finds the reference off, or left a cup out, is not counted', () => {
+    const set = whole(five())
+    const [first, ...others] = tastedBy(['second'], set, SOUR)
+    if (first === undefined) throw new Error('Every cup was tasted.')
+    const cups = tastedBy(['first'], set, SOUR)
+    const sourReference = { ...first, taste: taste(9, 2, 1) }
+    expect(judged(set, [...cups, sourReference, ...others]).get('taste')?.because).toBe('one-tongue')
+    expect(judged(set, [...cups, first, ...others.slice(1)]).get('taste')?.because).toBe('one-tongue')
+  })
+  test('two shots to look at it again: on in one, off in none, and no reference afterwards', () => {
+    const look = (cupsG: [number, number]) => {
+      const shots = [reference(1), ...cupsG.map((cupG, no) => pulledShot(2 + no, { pull: { cupG } }))]
+      const programme = termsFor(PROGRAMME, { isLook: true })
+      return [
+        setProgress(shots, 'trainee', programme).next,
+        resultOf(judged(shots, tastedBy(TWO, shots), programme), 'yield'),
+      ]
+    }
+    expect(look([36, 39])).toEqual(['close', 'shown'])
+    expect(look([39, 39])).toEqual(['close', 'not-yet'])
+    expect(look([36, 42])).toEqual(['close', 'not-yet'])
   })
   test('where the trainer set the grind, time is the bar’s', () => {
     const set = whole(
@@ -126,7 +157,8 @@ describe('what the rules propose', () => {
     const looked = (uncounted: number) => {
       const before = Array.from({ length: uncounted }, (_each, no) => pulledShot(no, { purpose: 'dial-in' }))
       const found = [pulledShot(20), pulledShot(21)]
-      return judged([reference(-1), ...before, ...found, reference(22)], 2, programme).get('dial-in')?.result
+      const shots = [reference(-1), ...before, ...found, reference(22)]
+      return judged(shots, null, programme).get('dial-in')?.result
     }
     expect([looked(6), looked(7)]).toEqual(['shown', 'not-yet'])
   })

@@ -1,6 +1,7 @@
 import { isWatched, safetyMissed, skillRuns } from '../skill/skillRuns.ts'
 import type { Standing } from '../reading/types.ts'
 import type { SkillEntry } from '../skill/types.ts'
+import { type CupNote, cupsTasted, isJudgedBy } from './cups.ts'
 import type { Programme, SignedPart } from './programme.ts'
 import { type SetProgress, type SetShot, setProgress } from './setProgress.ts'
 
@@ -46,8 +47,8 @@ export function judgeTicks({ ticks }: Pick<Programme, 'ticks'>, ticked: readonly
 
 /** What decides beside the shots. */
 export interface SetTaken {
-  /** How many blind tongues there were: nobody fails by a single one. 0 where nobody tasted. */
-  tongues: number
+  /** What assessors tasted by the cups' codes; null where nobody tastes. */
+  cups: readonly CupNote[] | null
   /** The parts that are judged, where only some are repeated. */
   parts?: readonly SignedPart[]
 }
@@ -66,7 +67,7 @@ export function judgeSet(
   shots: readonly SetShot[],
   personId: string,
   programme: Programme,
-  { tongues, parts = partsOf(programme) }: SetTaken,
+  { cups, parts = partsOf(programme) }: SetTaken,
 ): JudgedPart[] {
   const progress = setProgress(shots, personId, programme)
   const counted = progress.counted.map((shot) => ({
@@ -78,11 +79,26 @@ export function judgeSet(
     if (part === 'safety') return safetyPart(progress)
     if (part === 'ticks') return unjudged(part, 'again', [], 'too-few')
     if (part === 'dial-in') return dialInPart(progress, programme)
-    if (part === 'taste' && tongues < 2)
-      return unjudged(part, 'noted', runs.taste, tongues === 0 ? 'not-tasted' : 'one-tongue')
+    if (part === 'taste') return tastePart(runs.taste, { shots, counted, progress, programme }, cups)
     if (part === 'call') return callPart(runs.call, progress, programme)
     return judgedPart(part, runs[part], { counted, progress, programme })
   })
+}
+
+/** Taste fails nobody on one tongue: two assessors, who know the cups by their codes alone; else it is only written down. */
+function tastePart(
+  noted: readonly SkillEntry[],
+  its: {
+    shots: readonly SetShot[]
+    counted: readonly SetShot[]
+    progress: SetProgress
+    programme: Programme
+  },
+  cups: readonly CupNote[] | null,
+): JudgedPart {
+  if (cups === null) return unjudged('taste', 'noted', noted, 'not-tasted')
+  const { tongues, run } = cupsTasted(its.shots, its.counted, cups)
+  return isJudgedBy(tongues) ? judgedPart('taste', run, its) : unjudged('taste', 'noted', noted, 'one-tongue')
 }
 
 function judgedPart(

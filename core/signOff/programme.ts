@@ -38,6 +38,8 @@ export interface SetTerms {
   uncounted: number
   /** Whether the house serves with a stop cue, and keeps it in a set; then the record says so. */
   keepsCue: boolean
+  /** False where bar and coffee are looked at beforehand alone. */
+  isReferencedAfter?: false
 }
 
 /** What somebody must show before they work by themselves; kept by its revision with each sign-off. */
@@ -64,6 +66,17 @@ export interface Programme {
 export const RUN_TERMS: RunTerms = { shots: 20, days: 3, bags: 2, readyFrom: 0.72, callScoreFrom: 0.7 }
 /** Five in a row: on in four, off in none. */
 export const SET_TERMS: SetTerms = { shots: 5, onShots: 4, uncounted: 6, keepsCue: false }
+
+/** Two shots to look at a sign-off again: on in one at least, off in none. */
+export const LOOK_TERMS = { shots: 2, onShots: 1, isReferencedAfter: false } as const
+
+/** A programme by which a set is judged, or the two shots by which it is looked at again. */
+export function termsFor<P extends Pick<Programme, 'set'>>(
+  programme: P,
+  { isLook = false }: { isLook?: boolean },
+): P {
+  return isLook ? { ...programme, set: { ...programme.set, ...LOOK_TERMS } } : programme
+}
 
 /** The programmes that ship. */
 export const PROGRAMME_PRESETS = ['first-week', 'espresso-at-the-bar', 'dial-in'] as const

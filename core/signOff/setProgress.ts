@@ -73,7 +73,7 @@ export function setProgress<S extends SeenInSet>(
     ({ context }) => context.purpose === 'dial-in' || context.purpose === 'practice',
   )
   return {
-    next: nextOf(before, after, isFull),
+    next: nextOf(before, after, { isFull, isReferencedAfter: set.isReferencedAfter ?? true }),
     counted,
     uncounted,
     uncountedLeft: first === null ? Math.max(0, set.uncounted - uncounted.length) : 0,
@@ -88,8 +88,13 @@ function isCalledInTime({ readings }: Pick<SetShot, 'readings'>): boolean {
   return readings.of.facts.noted?.served === 'pull-again' && shouldServe(readings) === 'pull-again'
 }
 
-function nextOf(before: readonly SeenInSet[], after: readonly SeenInSet[], isFull: boolean): SetStep {
+function nextOf(
+  before: readonly SeenInSet[],
+  after: readonly SeenInSet[],
+  { isFull, isReferencedAfter }: { isFull: boolean; isReferencedAfter: boolean },
+): SetStep {
   if (!isFull) return before.some(isReferenceOn) ? 'pull' : 'reference'
+  if (!isReferencedAfter) return 'close'
   if (after.length === 0) return 'reference-after'
   return isBarRight(after) === null ? 'second-reference' : 'close'
 }

@@ -1,3 +1,4 @@
+import { OPEN_MS } from '@calm-apron/core'
 import { type SQL, and, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
@@ -8,10 +9,11 @@ export const awaitsCall = sql`(shot.is_call_asked and not exists (
   select from call c where c.academy_id = shot.academy_id and c.shot_id = shot.shot_id
     and c.stage = 'final' and (c.person_id = shot.person_id or c.verdict is null)))`
 
-/** Pulled in a set that is on: sealed until it is over, or until its end is known here. */
-export const isSealedInSet = sql`(shot.assessment_id is not null and not exists (
-  select from assessment a where a.academy_id = shot.academy_id and a.assessment_id = shot.assessment_id
-    and a.closed_at is not null))`
+/** Pulled in a set that is on: sealed until it is over; one that nobody ended, or whose end never came, is over after a day. */
+export const isSealedInSet = sql`(shot.assessment_id is not null
+  and shot.pulled_at > now() - make_interval(secs => ${sql.raw(`${OPEN_MS / 1000}`)}) and not exists (
+    select from assessment a where a.academy_id = shot.academy_id and a.assessment_id = shot.assessment_id
+      and a.closed_at is not null))`
 
 /** Not yet open to whoever pulled it. */
 export const isWithheldYet = sql`(${awaitsCall} or ${isSealedInSet})`

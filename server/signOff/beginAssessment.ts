@@ -6,7 +6,15 @@ import {
   programmeOf,
   reachOf,
 } from '@calm-apron/contract'
-import { type AssessmentHappening, dateInZone, partsOf } from '@calm-apron/core'
+import {
+  type AssessmentDue,
+  type AssessmentHappening,
+  type SignedOff,
+  type SignedPart,
+  assessmentDue,
+  dateInZone,
+  partsOf,
+} from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
 import { deviceInstant } from '../http/clock.ts'
 import type { Errand } from '../http/serve.ts'
@@ -18,7 +26,7 @@ import { Refusal, refuseField } from '../refusal.ts'
 import { eventsOf } from '../training/queries.ts'
 import { assessmentsOf, findAssessment, insertAssessment, programmeRevisions } from './queries.ts'
 import { programmesStood } from './readSignOffs.ts'
-import { stoodAt } from './stood.ts'
+import { type Stood, stoodAt } from './stood.ts'
 
 /** What is noted, whichever way it came. */
 export type Sent = Omit<AssessmentEventInput, 'happening'> & { happening: AssessmentHappening }
@@ -46,8 +54,8 @@ export async function beginAssessment(
     throw new Refusal('not-allowed', 'A set is begun by those who teach.')
   if ((await findAssessment(transaction, assessmentId)) !== null)
     throw new Refusal('id-taken', 'Another assessment was begun under this id.')
-  await refuseWrongSetup(errand, by, setup)
-  await refuseUnfair(errand, by, setup, text)
+  const content = await refuseWrongSetup(errand, by, setup)
+  await refuseUnfair(errand, { by, setup, text, content })
   await insertAssessment(transaction, {
     academyId: actor.academyId,
     assessmentId,
@@ -59,8 +67,12 @@ export async function beginAssessment(
   })
 }
 
-/** What is named must be there. @throws {Refusal} `invalid-input` */
-async function refuseWrongSetup({ transaction }: Errand, by: string, setup: Setup): Promise<void> {
+/** What is named must be there; its programme, as it stood in its revision. @throws {Refusal} `invalid-input` */
+async function refuseWrongSetup(
+  { transaction }: Errand,
+  by: string,
+  setup: Setup,
+): Promise<ProgrammeContent> {
   const at = (field: string) => `happening.setup.${field}`
   if ((await roleOf(transaction, setup.personId)) === null)
     throw refuseField(at('personId'), 'unknown-id', 'There is nobody by this id.')
@@ -86,6 +98,7 @@ async function refuseWrongSetup({ transaction }: Errand, by: string, setup: Setu
     )
   if (setup.trainingId !== null && (await eventsOf(transaction, setup.trainingId)).length === 0)
     throw refuseField(at('trainingId'), 'unknown-id', 'There is no such training.')
+  return programme
 }
 
 /** A programme may be of certain recipes, and of certain kinds of machine. */
@@ -109,8 +122,14 @@ async function refuseOutside(
     throw refuseField('happening.setup.machineId', 'not-in-programme', 'The programme is of other machines.')
 }
 
-/** Not by whoever trained them, not twice a day, and not before the run is there, unless a reason is given. */
-async function refuseUnfair(errand: Errand, by: string, setup: Setup, text: string): Promise<void> {
+/**
+ * Not by whoever trained them, not twice a day, and not before the run is there, unless a reason is given; of what is due or of all,
+ * and under appeal only afresh, by somebody who has not seen the first.
+ */
+async function refuseUnfair(
+  errand: Errand,
+  { by, setup, text, content }: { by: string; setup: Setup; text: string; content: ProgrammeContent },
+): Promise<void> {
   const { transaction, now } = errand
   const stood = stoodAt(await assessmentsOf(transaction, setup.personId), now)
   const programmes = await programmesStood(errand, setup.personId, stood)
@@ -118,18 +137,56 @@ async function refuseUnfair(errand: Errand, by: string, setup: Setup, text: stri
   if (programme === undefined)
     throw refuseField('happening.setup.programmeId', 'put-away', 'This programme was put away.')
   const { standing, lacking, trainedBy } = programme
-  if (standing.is === 'running' || standing.is === 'to-decide')
+  const isLookOn = standing.is === 'signed' && standing.look !== null
+  if (standing.is === 'running' || standing.is === 'to-decide' || isLookOn)
     throw refuseField('happening.setup.programmeId', 'on-already', 'An assessment in this is on already.')
-  if (trainedBy === by && (await countTeaching(transaction)) > 1)
+  refuseOtherParts(setup, assessmentDue(standing, programmeOf(content)), content)
+  const teaching = await countTeaching(transaction)
+  if (trainedBy === by && teaching > 1)
     throw refuseField(
       'by',
       'their-trainer',
       'Whoever trained them does not assess them, where there is another.',
     )
+  if (standing.is === 'under-appeal') {
+    refuseSeen(by, standing, stood, teaching)
+    return
+  }
   const { timeZone } = await findAcademy(transaction)
   const today = dateInZone(now, timeZone)
   if (standing.is === 'not-yet' && today < standing.from && text === '')
     throw refuseField('text', 'too-soon', `It is repeated from ${standing.from}, or a reason is given.`)
-  if (standing.is !== 'under-appeal' && lacking.length > 0 && text === '')
+  // What they are looked at again for was there once.
+  if (setup.isLook !== true && lacking.length > 0 && text === '')
     throw refuseField('text', 'reason-needed', 'Not all that comes before is there: give a reason.')
+}
+
+/** All that the programme judges, or what is due: nobody is signed off by parts alone. */
+function refuseOtherParts(setup: Setup, due: AssessmentDue, content: ProgrammeContent): void {
+  const isOf = (parts: readonly SignedPart[]) =>
+    parts.length === setup.parts.length && parts.every((part) => setup.parts.includes(part))
+  const isWhole =
+    setup.after === undefined && setup.isLook === undefined && isOf(partsOf(programmeOf(content)))
+  const isDue = setup.after === due.after && setup.isLook === due.isLook && isOf(due.parts)
+  if (!isWhole && !isDue)
+    throw refuseField(
+      'happening.setup.parts',
+      'not-due',
+      'A set judges all of its programme, or what is open of the one before.',
+    )
+}
+
+/** A fresh set that was asked for is assessed by somebody who neither began nor decided the first, where there is one. */
+function refuseSeen(
+  by: string,
+  { assessmentId, afresh }: Extract<SignedOff, { is: 'under-appeal' }>,
+  stood: readonly Stood[],
+  teaching: number,
+): void {
+  if (afresh === null)
+    throw refuseField('happening.setup.programmeId', 'under-appeal', 'Somebody else looks at it again first.')
+  const first = stood.find((each) => each.assessmentId === assessmentId)?.state
+  const seen = new Set([first?.begunBy, first?.closed?.by, first?.decided?.by])
+  if (seen.has(by) && teaching > seen.size)
+    throw refuseField('by', 'has-seen', 'Whoever has seen the first set does not assess the fresh one.')
 }

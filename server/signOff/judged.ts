@@ -3,24 +3,31 @@ import {
   type AssessmentState,
   type JudgedPart,
   type Programme,
+  type SetNotice,
   type SetProgress,
   type SetShot,
+  cupCodes,
+  grinderMoved,
   judgeSet,
   judgeTicks,
   setProgress,
+  termsFor,
 } from '@calm-apron/core'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
 import { readerOf } from '../skill/readings.ts'
 import { type SaidOfShots, saidOfShots, skillShots } from '../skill/skillShots.ts'
 import type { Stood } from './stood.ts'
-import { programmeRevisions, shotsOfSets, tonguesOf } from './queries.ts'
+import { type GrinderSpan, programmeRevisions, shotsBeside, shotsOfSets } from './queries.ts'
 
 /** What the facts say of an assessment just now. */
 export interface FactsNow {
   assessors: ProgrammeContent['assessors']
   progress: NonNullable<Assessment['progress']>
   judged: JudgedPart[]
+  notices: SetNotice[]
+  /** The codes of its cups, in no order that tells. */
+  cups: string[]
   /** Of every fact that it rests on, by its revision. */
   digest: string
 }
@@ -44,12 +51,15 @@ export async function factsNow(
   const said = await saidOfShots(transaction, summaries)
   const shots = skillShots(summaries, read, said)
   const pulledIn = new Map(summaries.map((summary) => [summary.shotId, summary]))
-  const tongues = await tonguesOf(transaction, idsOf(summaries))
+  const beside = await shotsBeside(
+    transaction,
+    assessments.flatMap((each) => spanOf(each, summaries)),
+  )
   return new Map(
     assessments.flatMap(({ assessmentId, state }) => {
       const content = programmes.get(state.setup.programmeRevisionId)
       if (content === undefined) return []
-      const programme = programmeOf(content)
+      const programme = termsFor(programmeOf(content), state.setup)
       const own = shots.flatMap((shot): SetShot[] => {
         const summary = pulledIn.get(shot.shotId)
         return summary?.assessmentId === assessmentId ? [{ ...shot, personId: summary.personId }] : []
@@ -59,7 +69,13 @@ export async function factsNow(
       const told: FactsNow = {
         assessors: content.assessors,
         progress: progressTold(progress, own),
-        judged: proposed(own, programme, state, tonguesIn(progress, tongues)),
+        judged: proposed(own, programme, state),
+        notices: grinderMoved(
+          own.filter(({ personId }) => personId === state.setup.personId),
+          beside.get(assessmentId) ?? [],
+          programme,
+        ),
+        cups: state.setup.isTasted ? [...cupCodes(idsOf(own)).values()].toSorted() : [],
         digest: digestOf(ofSet, state, said),
       }
       return [[assessmentId, told]]
@@ -82,26 +98,31 @@ function progressTold(progress: SetProgress, shots: readonly SetShot[]): FactsNo
   }
 }
 
-/** As many as tasted every counted shot; whoever tasted at all is one tongue. */
-function tonguesIn({ counted }: SetProgress, ofShot: ReadonlyMap<string, number>): number {
-  return counted.length === 0 ? 0 : Math.min(...counted.map(({ shotId }) => ofShot.get(shotId) ?? 1))
+/** From its first shot to its last, on its grinder; none where that is not known. */
+function spanOf(
+  { assessmentId, state: { setup } }: Pick<Stood, 'assessmentId' | 'state'>,
+  summaries: readonly ShotSummary[],
+): GrinderSpan[] {
+  const of = summaries.filter((summary) => summary.assessmentId === assessmentId)
+  const [first, last] = [of[0], of.at(-1)]
+  if (setup.grinderId === null || first === undefined || last === undefined) return []
+  return [{ assessmentId, grinderId: setup.grinderId, from: first.pulledAt, to: last.pulledAt }]
 }
 
 function proposed(
   shots: readonly SetShot[],
   programme: Programme,
-  { setup, ticked }: AssessmentState,
-  tongues: number,
+  { setup, ticked, tasted }: AssessmentState,
 ): JudgedPart[] {
   if (programme.way === 'ticks') return [judgeTicks(programme, ticked)]
-  const taken = { tongues: setup.isTasted ? tongues : 0, parts: setup.parts }
+  const taken = { cups: setup.isTasted ? tasted : null, parts: setup.parts }
   return judgeSet(shots, setup.personId, programme, taken)
 }
 
 /** Canonical: the same facts give the same digest, in whatever order they arrived. */
 function digestOf(
   summaries: readonly ShotSummary[],
-  { ticked, setup }: AssessmentState,
+  { ticked, setup, tasted }: AssessmentState,
   { words, rulings }: SaidOfShots,
 ): string {
   const shots = summaries
@@ -114,5 +135,7 @@ function digestOf(
       ruled: rulings.get(shotId) ?? null,
     }))
     .sort((a, b) => a.shotId.localeCompare(b.shotId))
-  return bodyDigest({ ticked, revision: setup.programmeRevisionId, shots })
+  const cups = tasted.toSorted((a, b) => `${a.by} ${a.cup}`.localeCompare(`${b.by} ${b.cup}`))
+  const revision = setup.programmeRevisionId
+  return bodyDigest({ ticked, revision, shots, ...(cups.length > 0 && { cups }) })
 }

@@ -74,11 +74,13 @@ async function refuseForOthers(errand: Errand, { by, happening }: Sent): Promise
 async function refuseUnlessMay(
   errand: Errand,
   assessmentId: string,
-  { by, happening, text }: Sent,
+  { by, happening, text, at }: Sent,
 ): Promise<void> {
   const { actor, transaction, now } = errand
   const stored = await findAssessment(transaction, assessmentId)
-  const state = stored === null ? null : assessmentState(stored.events, now)
+  // A set that was ended without network in its time was, however late that is heard.
+  const when = happening.kind === 'closed' ? deviceInstant(at, now).at : now
+  const state = stored === null ? null : assessmentState(stored.events, when)
   if (stored === null || state === null || happening.kind === 'begun') throw notThere()
   refuseUnlessOwn(actor, 'assess', stored.personId === actor.personId)
   const teaching = await countTeaching(transaction)
@@ -130,6 +132,7 @@ function needsText(happening: AssessmentHappening): boolean {
     case 'decided':
       return !isSame(happening.outcomes, happening.proposed)
     case 'ticked':
+    case 'tasted':
     case 'begun':
       return false
   }

@@ -1,5 +1,5 @@
 import { KINDS, type ProgrammeContent, type ShotSummary, upcast } from '@calm-apron/contract'
-import type { AssessmentEvent, AssessmentHappening } from '@calm-apron/core'
+import type { AssessmentEvent, AssessmentHappening, ShotBeside } from '@calm-apron/core'
 import { and, asc, desc, eq, gt, sql } from 'drizzle-orm'
 import { anyOf } from '../database/anyOf.ts'
 import { keptQuery } from '../database/keptQuery.ts'
@@ -11,7 +11,6 @@ import {
   prepared,
   preparedRevision,
   shot,
-  slip,
 } from '../database/schema/index.ts'
 import { shotPageQuery, summariesOf } from '../shots/queries.ts'
 
@@ -146,18 +145,42 @@ export async function shotsOfSets(
   )
 }
 
-/** How many people who teach tasted each of these shots; shots that none of them tasted are left out. */
-export async function tonguesOf(
+/** A set while its shots were pulled, by its grinder. */
+export interface GrinderSpan {
+  assessmentId: string
+  grinderId: string
+  from: string
+  to: string
+}
+
+/** The settings at which shots ran on the grinders of these sets while they were on, but not in them; by set, oldest first. */
+export async function shotsBeside(
   transaction: AcademyTransaction,
-  shotIds: readonly string[],
-): Promise<Map<string, number>> {
-  if (shotIds.length === 0) return new Map()
-  const rows = await transaction
-    .select({ shotId: slip.shotId, tongues: sql<number>`count(distinct ${slip.filledBy})::int` })
-    .from(slip)
-    .where(and(anyOf(slip.shotId, sql.param(shotIds)), eq(slip.side, 'trainer'), eq(slip.skipped, false)))
-    .groupBy(slip.shotId)
-  return new Map(rows.map(({ shotId, tongues }) => [shotId, tongues]))
+  spans: readonly GrinderSpan[],
+): Promise<Map<string, ShotBeside[]>> {
+  if (spans.length === 0) return new Map()
+  const column = (of: (span: GrinderSpan) => string) => sql.param(spans.map(of))
+  const { rows } = await transaction.execute<{
+    assessment_id: string
+    pulled_at: string
+    grind_setting: string
+  }>(sql`
+    select span.assessment_id, to_char(s.pulled_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as pulled_at,
+        r.grind_setting
+      from unnest(${column(({ assessmentId }) => assessmentId)}::uuid[], ${column(({ grinderId }) => grinderId)}::uuid[],
+        ${column(({ from }) => from)}::timestamptz[], ${column(({ to }) => to)}::timestamptz[])
+        as span (assessment_id, grinder_id, from_at, to_at)
+      join shot s on s.grinder_id = span.grinder_id and s.pulled_at between span.from_at and span.to_at
+        and s.assessment_id is distinct from span.assessment_id and not s.is_simulated
+      cross join lateral (
+        select grind_setting from shot_revision r where r.academy_id = s.academy_id and r.shot_id = s.shot_id
+          order by revision_no desc limit 1) r
+      where r.grind_setting is not null
+      order by s.pulled_at`)
+  const bySet = new Map<string, ShotBeside[]>()
+  for (const { assessment_id: assessmentId, pulled_at: pulledAt, grind_setting: setting } of rows)
+    bySet.set(assessmentId, [...(bySet.get(assessmentId) ?? []), { pulledAt, grindSetting: Number(setting) }])
+  return bySet
 }
 
 /** Programmes as they stood in these revisions, by revision; other things are left out. */

@@ -15,6 +15,7 @@ import {
   runStanding,
   signedOff,
 } from '@calm-apron/core'
+import { findAcademy } from '../academies/queries.ts'
 import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { roleOf } from '../people/queries.ts'
@@ -76,6 +77,8 @@ export async function programmesStood(
   stood: readonly Stood[],
 ): Promise<PersonSignOffs['programmes']> {
   const { transaction, now } = errand
+  const { timeZone } = await findAcademy(transaction)
+  const when = { now, timeZone }
   const run = await runOf(errand, personId)
   const records = await allPrepared(transaction, ['programme'])
   const programmes = records.flatMap((record) => asKind(record, 'programme') ?? [])
@@ -86,7 +89,7 @@ export async function programmesStood(
     const shots = run.shots.filter(
       ({ recipeId }) => content.recipeIds.length === 0 || content.recipeIds.includes(recipeId),
     )
-    const machineId = of.at(-1)?.state.setup.machineId ?? null
+    const machineId = of.findLast(({ state }) => state.stage === 'signed')?.state.setup.machineId ?? null
     const since = (hasShifted: boolean) => ({
       lastShotAt: shots.at(-1)?.pulledAt ?? null,
       hasShifted,
@@ -99,7 +102,7 @@ export async function programmesStood(
   })
   const signed = new Set(
     standings.flatMap(({ programme, content, of, since }) =>
-      signedOff(of, content, since(false), now).is === 'signed' ? [programme.preparedId] : [],
+      signedOff(of, content, since(false), when).is === 'signed' ? [programme.preparedId] : [],
     ),
   )
   return standings.map(({ programme, content, of, shots, since }) => {
@@ -108,7 +111,7 @@ export async function programmesStood(
       programmeId: programme.preparedId,
       programmeRevisionId: programme.revisionId,
       name: programme.content.name,
-      standing: signedOff(of, content, since(hasShifted), now),
+      standing: signedOff(of, content, since(hasShifted), when),
       lacking,
       passToday,
       trainedBy: content.assessors === 'not-their-trainer' ? trainedBy : null,
@@ -164,12 +167,18 @@ async function toldTo(errand: Errand, all: readonly Stood[]): Promise<Assessment
     if (found === undefined) return []
     const isTheirs = actor.personId === state.setup.personId
     const isClosed = state.stage === 'running' || (isTheirs && state.decided === null)
+    const isOver = !isClosed
     const isBlind = isBlindTo(state, actor.personId) && !isTheirs
     return [
       {
         assessmentId,
-        events: isBlind ? events.map(withoutDecision) : events,
+        events: events.filter(isTold).map((event) => (isBlind ? withoutDecision(event) : event)),
         progress: isTheirs && state.stage === 'running' ? null : found.progress,
+        cups: {
+          known: isClosed && isTheirs ? [] : found.cups,
+          notes: isOver ? state.tasted : state.tasted.filter(({ by }) => by === actor.personId),
+        },
+        notices: isClosed ? [] : found.notices,
         judged: isClosed ? null : found.judged,
         digest: isClosed ? null : found.digest,
         isBlind,
@@ -182,6 +191,9 @@ async function toldTo(errand: Errand, all: readonly Stood[]): Promise<Assessment
 function isBlindTo(state: AssessmentState, personId: string): boolean {
   return state.stage === 'appealed' && state.decided?.by !== personId
 }
+
+/** What was tasted is told with the cups, to whom it may be. */
+const isTold = ({ happening }: AssessmentEvent) => happening.kind !== 'tasted'
 
 function withoutDecision(event: AssessmentEvent): AssessmentEvent {
   const { happening } = event

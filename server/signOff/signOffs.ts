@@ -26,9 +26,10 @@ export async function standingSignOffs(
   )
   const signed = [...new Set(sets.map(({ programmeId }) => programmeId))].flatMap((programmeId) => {
     const of = sets.filter((each) => each.programmeId === programmeId)
-    const standing = signedOff(of, HOLDS, NOTHING_SINCE, now)
+    // The day of a zone says when parts are repeated, which matters to nobody here.
+    const standing = signedOff(of, HOLDS, NOTHING_SINCE, { now, timeZone: 'UTC' })
     return standing.is === 'signed'
-      ? [{ assessmentId: standing.assessmentId, at: new Date(standing.at) }]
+      ? [{ assessmentId: standing.assessmentId, at: new Date(standing.lookedAt ?? standing.at) }]
       : []
   })
   const shots = await shotsOfSets(

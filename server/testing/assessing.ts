@@ -34,11 +34,17 @@ export async function assessingIn(server: TestServer) {
   let minute = 0
   const at = () => new Date(Date.now() - 3_600_000 + (minute += 1) * 10_000).toISOString()
 
-  const note = (by: Somebody, assessmentId: string, happening: object, text = '', eventId = newId()) =>
+  const note = (
+    by: Somebody,
+    assessmentId: string,
+    happening: object,
+    text = '',
+    { eventId = newId(), when = at() }: { eventId?: string; when?: string } = {},
+  ) =>
     server
       .of(by)
       .put(`/api/v1/assessments/${assessmentId}/events/${eventId}`)
-      .send({ by: by.personId, at: at(), happening, text })
+      .send({ by: by.personId, at: when, happening, text })
   const sign = (by: Somebody, assessmentId: string, happening: object, also: object = {}) =>
     server
       .of(by)
@@ -73,7 +79,7 @@ export async function assessingIn(server: TestServer) {
   })
 
   /** Begun by the second trainer: the first trained them. Nothing was practised, so a reason is given. */
-  async function begin(also: object = {}, whom?: Somebody): Promise<Begun> {
+  async function begin(also: object = {}, whom?: Somebody, when = at()): Promise<Begun> {
     const trainee = whom ?? (await world.make('trainee'))
     if (whom === undefined) await world.makeShot(trainee, trainer, { pulledAt: at(), facts: onTarget(0) })
     const [trainingId, assessmentId] = [newId(), newId()]
@@ -83,7 +89,7 @@ export async function assessingIn(server: TestServer) {
       .send({ by: second.personId, at: at(), happening: { kind: 'started', setup: setupOf([trainee]) } })
       .expect(201)
     const begun = { kind: 'begun', setup: setupFor(trainee, trainingId, also) }
-    await note(second, assessmentId, begun, 'asked for by the house').expect(201)
+    await note(second, assessmentId, begun, 'asked for by the house', { when }).expect(201)
     return { assessmentId, trainingId, trainee }
   }
 

@@ -31,6 +31,7 @@ export const PARTS = {
   session: ['shot', 'forms', 'session', 'progress'],
   settings: ['shot', 'forms', 'doors', 'people', 'judgement', 'reading'],
   signOff: ['shot', 'forms', 'signOff'],
+  cups: ['shot', 'forms', 'signOff', 'tasting'],
   waiting: ['shot', 'forms', 'waiting'],
 } as const satisfies Record<string, readonly (keyof Catalogue['later'])[]>
 

@@ -1,10 +1,12 @@
 import {
+  type CupNote,
   PRESET_PROGRAMMES,
   type Programme,
   type ReadingKind,
   type RunShot,
   type SetShot,
   type SignedPart,
+  cupCodes,
   judgeSet,
   openParts,
   partsOf,
@@ -108,5 +110,17 @@ function openAfter(
   open: readonly SignedPart[],
   { programme }: Terms,
 ): SignedPart[] {
-  return openParts(judgeSet(shots, 'trainee', programme, { tongues: 2, parts: open }))
+  return openParts(judgeSet(shots, 'trainee', programme, { cups: tastedByTwo(shots), parts: open }))
+}
+
+/** Every cup as two assessors tasted it, each by its code: alike, so that taste is judged. */
+export function tastedByTwo(shots: readonly SetShot[]): CupNote[] {
+  const codes = cupCodes(shots.map(({ shotId }) => shotId))
+  return ['first', 'second'].flatMap((by) =>
+    shots.map(({ shotId, readings }) => ({
+      by,
+      cup: codes.get(shotId) ?? '',
+      taste: readings.of.facts.taste,
+    })),
+  )
 }

@@ -1,6 +1,6 @@
-import { READING_KINDS, judgeSet } from '@calm-apron/core'
+import { READING_KINDS, judgeSet, openParts, termsFor } from '@calm-apron/core'
 import { seeded } from '@calm-apron/core/bench'
-import { type Career, PROGRAMME, type Terms, careerOf, pulledSet } from './career.ts'
+import { type Career, PROGRAMME, type Terms, careerOf, pulledSet, tastedByTwo } from './career.ts'
 import { MIX, type Trainee } from './trainee.ts'
 
 const [TRAINEES, ON_CURVE, DRIFTED] = [500, 80, 500]
@@ -64,12 +64,26 @@ function printDrift(hasReferences: boolean, firstSeed: number): void {
   const terms = { ...RUN_AND_SET, hasReferences, drifts: 1 }
   const results = Array.from({ length: DRIFTED }, (_each, at) => {
     const shots = pulledSet(uniform(0.96, null), 0, 1, terms, seeded(firstSeed + at))
-    return judgeSet(shots, 'trainee', PROGRAMME, { tongues: 2, parts: ['time'] })[0]?.result
+    return judgeSet(shots, 'trainee', PROGRAMME, { cups: tastedByTwo(shots), parts: ['time'] })[0]?.result
   })
   const share = (result: string) => percent(shareOf(results, (each) => each === result))
   console.log(
     `    ${hasReferences ? 'with' : 'without'} references: their time is held against them in ${share('not-yet')}, pulled again in ${share('again')}`,
   )
+}
+
+/** How often two shots confirm a sign-off, by how often whoever pulls them is truly on. */
+function printLook(name: string, of: (share: number) => Trainee, firstSeed: number): void {
+  const programme = termsFor(PROGRAMME, { isLook: true })
+  const confirmed = [0.96, 0.85, 0.72, 0.5].map((share, index) => {
+    const looks = Array.from({ length: DRIFTED }, (_each, at) => {
+      const chance = seeded(firstSeed + 10_000 * index + at)
+      const shots = pulledSet(of(share), 0, 1, { ...RUN_AND_SET, programme, hasReferences: false }, chance)
+      return openParts(judgeSet(shots, 'trainee', programme, { cups: tastedByTwo(shots) })).length === 0
+    })
+    return `${share}: ${percent(shareOf(looks, (is) => is))}`
+  })
+  console.log(`    ${name}: ${confirmed.join(', ')}`)
 }
 
 /** Prints whom run and set let through and hold back, beside what a set alone does. */
@@ -102,4 +116,7 @@ export function reportSignOff(firstSeed: number): void {
     firstSeed + 500_000,
     (share) => uniform(0.96, share),
   )
+  console.log('  confirmed by the two shots of a look, by how often they are truly on')
+  printLook('in every reading', (share) => uniform(share, null), firstSeed + 700_000)
+  printLook('in one reading, else in 0.96', (share) => uniform(0.96, share), firstSeed + 800_000)
 }

@@ -14,6 +14,7 @@ import DialInChart from '../../shot/grind/DialInChart.vue'
 import DialInShots from './DialInShots.vue'
 import MoneySpent from '../../shot/training/MoneySpent.vue'
 import { wantedOf } from '../../shot/training/useTraining.ts'
+import { useAssessments } from '../../shot/signOff/assessments.ts'
 import { useDialIn } from './useDialIn.ts'
 import { useOtherLocks } from './useOtherLocks.ts'
 
@@ -40,6 +41,7 @@ const {
 } = useDialIn(() => props.trainingId)
 const prediction = ref('')
 const keeperNote = useKeeperNote()
+const assessments = useAssessments()
 
 const shown = (setting: number) => settingShown(setting, grinder.value?.lettersPerNumber ?? 0)
 const isOver = computed(() => advice.value !== null && isDialInOver(advice.value.step))
@@ -49,6 +51,12 @@ const isOffRecipe = computed(
     advice.value !== null && recipe.value !== null && wantedOf(advice.value, recipe.value.targets) !== null,
 )
 const lastShotId = computed(() => ofBag.value.at(-1)?.shot.shotId ?? '')
+/** While a set is on at its grinder nobody is advised: whoever is assessed finds the setting by themselves. */
+const isSetOn = computed(() =>
+  assessments
+    .runningIn(props.trainingId)
+    .some(({ state: { setup: its } }) => its.grinderId === null || its.grinderId === setup.value?.grinderId),
+)
 /** Other trainings that keep this grinder at a setting of their own. */
 const alsoLocked = useOtherLocks(() => props.trainingId)
 const marks = computed(() => {
@@ -67,7 +75,13 @@ async function lockAndGo(): Promise<void> {
 
 <template>
   <EmptyPlace
-    v-if="state && !isDialInOpen"
+    v-if="state && isSetOn"
+    :says="t('dialin.setOn')"
+    :action="t('bar.toTraining')"
+    :to="{ name: 'training', params: { trainingId } }"
+  />
+  <EmptyPlace
+    v-else-if="state && !isDialInOpen"
     :says="t('dialin.notOpen')"
     :action="t('bar.toTraining')"
     :to="{ name: 'training', params: { trainingId } }"

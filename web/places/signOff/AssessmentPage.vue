@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { programmeOf } from '@calm-apron/contract'
 import {
-  ANSWER_DAYS,
   type AssessmentKind,
   type Outcomes,
   REVIEW_FINDINGS,
   type ReviewFinding,
+  answerBy,
   assessmentRefusal,
   assessmentState,
   openParts,
@@ -33,6 +33,7 @@ import JudgedTable from './JudgedTable.vue'
 import OutcomeChoices from './OutcomeChoices.vue'
 import SayForm from './SayForm.vue'
 import SignFields from './SignFields.vue'
+import WhatHappened from './WhatHappened.vue'
 import { useSigning } from './useSigning.ts'
 
 /** One assessment: what happened in it, what the rules propose with each shot, and what whoever is here may do. */
@@ -85,7 +86,7 @@ const stageWords = computed(() => {
   if (stage !== 'not-yet' || decided === null) return t(`signOff.stage.${stage}`)
   return t('signOff.standing.not-yet', {
     parts: partsWords(openParts(outcomes)),
-    date: format.calendarDate(repeatedFrom(decided.at)),
+    date: format.calendarDate(repeatedFrom(decided.at, academy.timeZone)),
   })
 })
 const withdrawing = ref(false)
@@ -100,24 +101,21 @@ watch(
 )
 const findings = REVIEW_FINDINGS.map((value) => ({ value, label: t(`signOff.appeal.findings.${value}`) }))
 const until = computed(() => {
-  const { appealedAt = null } = state.value ?? {}
-  if (appealedAt === null) return ''
-  const date = new Date(Date.parse(appealedAt) + ANSWER_DAYS * 86_400_000)
-  return t('signOff.appeal.until', { date: format.dateOf(date, academy.timeZone) })
+  const by = state.value === null ? null : answerBy(state.value)
+  if (by === null) return ''
+  const isOver = now.value > by
+  return t(isOver ? 'signOff.appeal.overdue' : 'signOff.appeal.until', {
+    date: format.dateOf(by, academy.timeZone),
+  })
 })
-const rows = computed(() =>
-  events.value.map(({ eventId, by: who, at, happening, text }) => ({
-    eventId,
-    says: `${format.momentOf(at, academy.timeZone)}: ${academy.personName(who) || t('app.someoneErased')} ${t(`signOff.happened.${happening.kind}`)}`,
-    text,
-    outcomes:
-      'outcomes' in happening
-        ? happening.outcomes
-            .map(({ part, result }) => `${t(`signOff.part.${part}`)}: ${t(`signOff.result.${result}`)}`)
-            .join(', ')
-        : '',
-  })),
-)
+/** Who tasted how many of the cups by their digits. */
+const tasters = computed(() => {
+  const notes = told.value?.cups.notes ?? []
+  return [...new Set(notes.map((note) => note.by))].map((who) => {
+    const n = notes.filter((note) => note.by === who).length
+    return t('signOff.cups.tasted', { person: academy.personName(who) }, n)
+  })
+})
 </script>
 
 <template>
@@ -129,7 +127,7 @@ const rows = computed(() =>
       <p class="stage" role="status">
         {{ stageWords }}
         <template v-if="state.stage === 'signed'">{{ t('signOff.means') }}</template>
-        <template v-if="state.stage === 'appealed' || state.stage === 'reviewed'">{{ until }}</template>
+        <template v-if="until">{{ until }}</template>
       </p>
       <p class="soft">
         <RouterLink :to="{ name: 'progress', params: { personId: state.setup.personId } }">{{
@@ -144,6 +142,7 @@ const rows = computed(() =>
         <template v-if="!state.setup.isTasted && state.setup.trainingId">
           · {{ t('signOff.begin.notTasted') }}</template
         >
+        <template v-if="state.setup.isLook"> · {{ t('signOff.page.look') }}</template>
         <template v-if="state.setup.hasCue"> · {{ t('signOff.page.cue') }}</template>
       </p>
     </header>
@@ -175,7 +174,16 @@ const rows = computed(() =>
           >{{ no + 1 }}</RouterLink
         >
       </p>
+      <p v-for="notice in told?.notices ?? []" :key="notice" role="note">
+        {{ t(`signOff.notice.${notice}`) }}
+      </p>
+      <p v-if="tasters.length > 0">{{ t('signOff.page.tasters') }}: {{ tasters.join('; ') }}</p>
     </section>
+    <p v-if="state.stage === 'running' && state.setup.isTasted && !isOwn && door.may('sign')">
+      <RouterLink class="go" :to="{ name: 'cups', params: { assessmentId } }">{{
+        t('signOff.cups.taste')
+      }}</RouterLink>
+    </p>
     <DecideForm
       v-if="judged && told?.digest && (may('decided') || may('settled'))"
       :key="`${told.digest} ${state.stage}`"
@@ -217,15 +225,7 @@ const rows = computed(() =>
       :failure="failure"
       :send="(text) => signing.say({ kind: 'answered' }, text)"
     />
-    <section aria-labelledby="happened">
-      <h2 id="happened">{{ t('signOff.page.happened') }}</h2>
-      <ol class="happened">
-        <li v-for="row in rows" :key="row.eventId">
-          {{ row.says }}<template v-if="row.outcomes">: {{ row.outcomes }}</template>
-          <q v-if="row.text">{{ row.text }}</q>
-        </li>
-      </ol>
-    </section>
+    <WhatHappened :events="events" />
     <template v-if="may('withdrawn')">
       <PressButton v-if="!withdrawing" kind="text" @click="withdrawing = true">{{
         t('signOff.appeal.withdraw')
@@ -274,22 +274,16 @@ p {
   border-left: 6px solid var(--ochre);
   background: var(--raised);
 }
+.go {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
+}
 .references a {
   min-width: 44px;
   min-height: 44px;
   display: inline-flex;
   align-items: center;
   justify-content: center;
-}
-.happened {
-  display: grid;
-  gap: 8px;
-  padding: 0;
-  margin: 8px 0 0;
-}
-q {
-  display: block;
-  padding-left: 12px;
-  border-left: 3px solid var(--mist);
 }
 </style>

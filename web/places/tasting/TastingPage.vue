@@ -10,7 +10,7 @@ import { useShotReading } from '../../shot/reading/useShotReading.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
 import CallForm from '../../shot/tasting/CallForm.vue'
-import SlipForm from './SlipForm.vue'
+import SlipForm from '../../shot/tasting/SlipForm.vue'
 import { type Said, type Taste, useTasting } from '../../shot/tasting/useTasting.ts'
 import { useTastingWords } from '../../shot/tasting/useTastingWords.ts'
 

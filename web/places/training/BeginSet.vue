@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { programmeOf } from '@calm-apron/contract'
-import { type TrainingSetup, dateInZone, partsOf } from '@calm-apron/core'
+import { type TrainingSetup, assessmentDue, assessmentState, dateInZone } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
@@ -83,29 +83,47 @@ const isTooSoon = computed(
   () => standing.value.is === 'not-yet' && dateInZone(new Date(), academy.timeZone) < standing.value.from,
 )
 const isTheirTrainer = computed(() => known.value?.trainedBy === door.personId && academy.teachers.length > 1)
-const parts = computed(() => {
-  if (programme.value === null) return []
-  return standing.value.is === 'not-yet' ? standing.value.open : partsOf(programmeOf(programme.value.content))
+const due = computed(() =>
+  programme.value === null ? null : assessmentDue(standing.value, programmeOf(programme.value.content)),
+)
+/** Who saw the first set of one that is pulled afresh. */
+const hasSeen = computed(() => {
+  const { value } = standing
+  if (value.is !== 'under-appeal') return false
+  const told = answer.value.value?.assessments.find((each) => each.assessmentId === value.assessmentId)
+  const first = assessmentState(told?.events ?? [], new Date())
+  const seen = new Set([first?.begunBy, first?.closed?.by, first?.decided?.by])
+  return seen.has(door.personId) && academy.teachers.length > seen.size
+})
+/** Why none can begin; empty where one can. */
+const isNot = computed(() => {
+  const { value } = standing
+  if (value.is === 'running' || value.is === 'to-decide' || (value.is === 'signed' && value.look !== null))
+    return t('signOff.begin.onAlready')
+  if (value.is === 'under-appeal' && value.afresh === null) return t('signOff.begin.underAppeal')
+  if (isTheirTrainer.value) return t('signOff.begin.theirTrainer')
+  return hasSeen.value ? t('signOff.begin.hasSeen') : ''
 })
 /** Why a reason is asked for; empty where none is. */
 const asksWhy = computed(() => {
   if (known.value === null) return t('signOff.begin.unknown')
   if (standing.value.is === 'not-yet' && isTooSoon.value)
     return t('signOff.begin.tooSoon', { date: format.calendarDate(standing.value.from) })
-  return known.value.lacking.length > 0 ? t('signOff.begin.lacking') : ''
+  const asksNone = due.value?.isLook === true || standing.value.is === 'under-appeal'
+  return known.value.lacking.length > 0 && !asksNone ? t('signOff.begin.lacking') : ''
 })
 const isReady = computed(
   () =>
     programme.value !== null &&
     personId.value !== '' &&
     groupKey.value !== '' &&
-    !isTheirTrainer.value &&
+    isNot.value === '' &&
     (asksWhy.value === '' || reason.value.trim().length >= 3),
 )
 
 async function begin(): Promise<void> {
   const group = props.groups.find(({ key }) => key === groupKey.value)
-  if (programme.value === null || group === undefined) return
+  if (programme.value === null || due.value === null || group === undefined) return
   const { preparedId, revisionId, content } = programme.value
   const { recipeRevisionId, grinderId } = props.setup
   await assessments.begin(
@@ -118,10 +136,9 @@ async function begin(): Promise<void> {
       machineId: group.machineId,
       groupNo: group.groupNo,
       grinderId,
-      parts: parts.value,
+      ...due.value,
       isTasted: isTasted.value,
       hasCue: content.set.keepsCue,
-      ...(standing.value.is === 'not-yet' && { after: standing.value.assessmentId }),
     },
     reason.value.trim(),
   )
@@ -151,11 +168,10 @@ async function begin(): Promise<void> {
           ]"
         />
       </div>
-      <p v-if="standing.is === 'not-yet'">
-        {{ t('signOff.begin.parts', { parts: partsWords(standing.open) }) }}
-      </p>
-      <p v-if="isTheirTrainer" role="alert">{{ t('signOff.begin.theirTrainer') }}</p>
-      <template v-if="asksWhy">
+      <p v-if="due?.after">{{ t('signOff.begin.parts', { parts: partsWords(due.parts) }) }}</p>
+      <p v-if="due?.isLook">{{ t('signOff.begin.look') }}</p>
+      <p v-if="isNot" role="alert">{{ isNot }}</p>
+      <template v-else-if="asksWhy">
         <p>{{ asksWhy }}</p>
         <FormField v-model="reason" :label="t('signOff.begin.reason')" />
       </template>

@@ -25,12 +25,8 @@ const recipes = computed(() =>
   })),
 )
 const others = computed(() => recipes.value.filter(({ value }) => value !== chosen.recipeRevisionId))
-/** A set is pulled by one recipe. */
-const isSet = computed(() => chosen.purpose === 'assessment')
 const parts = computed(() => [
-  ...(isSet.value
-    ? []
-    : [{ part: 'recipeRevisionId' as const, label: t('training.recipe'), options: recipes.value }]),
+  { part: 'recipeRevisionId' as const, label: t('training.recipe'), options: recipes.value },
   {
     part: 'grinderId' as const,
     label: t('training.grinder'),
@@ -53,7 +49,7 @@ function say(personId: string, part: keyof SeatWith, said: string): void {
   <details class="own">
     <summary>{{ t('seats.own') }}</summary>
     <div class="inside">
-      <fieldset v-if="!isSet && others.length > 0">
+      <fieldset v-if="others.length > 0">
         <legend>{{ t('seats.also') }}</legend>
         <div class="also">
           <label v-for="each in others" :key="each.value">

@@ -2,7 +2,7 @@
 import { SET_ENDS, type Seat, type SetEnd } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useRouter } from 'vue-router'
+import { RouterLink, useRouter } from 'vue-router'
 import { v7 as uuidv7 } from 'uuid'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
@@ -12,7 +12,7 @@ import FormField from '../../kit/forms/FormField.vue'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { type OpenAssessment, useAssessments } from '../../shot/signOff/assessments.ts'
-import { progressHere, seatAt, useProgrammeOf } from '../../shot/signOff/useSet.ts'
+import { lastCup, progressHere, seatAt, useProgrammeOf } from '../../shot/signOff/useSet.ts'
 import type { StartWith } from '../../shot/start/useStartShot.ts'
 import type { TrainingGroup } from '../../shot/training/useGroups.ts'
 
@@ -58,6 +58,7 @@ const isReferenceOff = computed(() => {
 const isReferenceDue = computed(() =>
   ['reference', 'reference-after', 'second-reference'].includes(progress.value?.next ?? ''),
 )
+const cup = computed(() => lastCup(props.assessment, props.listed))
 const isFailing = ref(false)
 /** The shot during which equipment failed, if it did: what was pulled last. */
 const lastShotId = computed(() => progress.value?.counted.at(-1)?.shotId ?? null)
@@ -133,6 +134,7 @@ async function breakOff(): Promise<void> {
     <p v-if="(progress?.voided.length ?? 0) > 0" class="soft">
       {{ t('signOff.set.voided', progress?.voided.length ?? 0) }}
     </p>
+    <p v-if="cup" class="cup" role="status">{{ t('signOff.cups.write', { cup }) }}</p>
     <PressButton v-if="group.begunShotId" kind="primary" is-large @click="emit('goOn', group.begunShotId)">{{
       t('training.goOnShot')
     }}</PressButton>
@@ -154,6 +156,12 @@ async function breakOff(): Promise<void> {
         <PressButton v-if="lastShotId" kind="text" @click="isFailing = true">{{
           t('signOff.set.failed')
         }}</PressButton>
+        <RouterLink
+          v-if="setup.isTasted"
+          class="link"
+          :to="{ name: 'cups', params: { assessmentId: assessment.assessmentId } }"
+          >{{ t('signOff.cups.taste') }}</RouterLink
+        >
         <PressButton kind="text" @click="isEnding = true">{{ t('signOff.set.breakOff') }}</PressButton>
       </div>
       <form v-if="isFailing" class="end" @submit.prevent="voidLast">
@@ -202,6 +210,16 @@ p {
 }
 .now {
   font-size: 1.2rem;
+}
+.cup {
+  padding: 8px 12px;
+  border-left: 4px solid var(--cornflower);
+  background: var(--raised);
+}
+.link {
+  min-height: 48px;
+  display: inline-flex;
+  align-items: center;
 }
 .end {
   display: grid;

@@ -24,10 +24,6 @@ const owners = (['trainer', 'trainee'] as const).map((value) => ({
   value,
   label: t(`training.owner.${value}`),
 }))
-const purposes = (['practice', 'assessment'] as const).map((value) => ({
-  value,
-  label: t(`training.purpose.${value}`),
-}))
 </script>
 
 <template>
@@ -49,7 +45,6 @@ const purposes = (['practice', 'assessment'] as const).map((value) => ({
       <ChoiceRow v-model="chosen.bagId" :label="t('training.coffee')" :options="bags" />
       <ChoiceRow v-model="chosen.routineId" :label="t('training.routine')" :options="orNoRoutine" />
       <ChoiceRow v-model="chosen.grindOwner" :label="t('training.grindOwner')" :options="owners" />
-      <ChoiceRow v-model="chosen.purpose" :label="t('training.for')" :options="purposes" />
     </section>
     <SeatsOwn :form="form" />
   </div>

@@ -40,20 +40,8 @@ const door = useDoor()
 const drafts = useDrafts()
 const trainings = useTrainings()
 const format = useFormat()
-const {
-  events,
-  state,
-  setup,
-  recipe,
-  grinder,
-  coffee,
-  isDialInOpen,
-  listed,
-  isCounted,
-  pulled,
-  groups,
-  begin,
-} = useTraining(() => props.trainingId)
+const { events, state, setup, recipe, grinder, coffee, isDialInOpen, listed, isCounted, groups, begin } =
+  useTraining(() => props.trainingId)
 /** Fetched with its words once a training is over. */
 const SessionSummary = defineAsyncComponent(withWords('session', () => import('./SessionSummary.vue')))
 /** Fetched with their words once there is a set, or somebody begins one. */
@@ -99,7 +87,6 @@ const when = computed(() => {
   const to = format.timeOf(ended.at, academy.timeZone)
   return t('training.onDay', { date: format.dateOf(startedAt, academy.timeZone), from: time, to })
 })
-const reference = computed(() => setup.value?.purpose === 'assessment' && door.isStaff)
 
 async function toggleBreak(): Promise<void> {
   await trainings.note(props.trainingId, { kind: state.value?.onBreakSince ? 'break-ended' : 'break-began' })
@@ -107,12 +94,6 @@ async function toggleBreak(): Promise<void> {
 async function end(left: LeftReady): Promise<void> {
   await trainings.note(props.trainingId, { kind: 'ended', left })
   isEnding.value = false
-}
-async function pullReference(): Promise<void> {
-  const [first] = groups.value
-  const { machineId, groupNo } = first ?? { machineId: null, groupNo: 0 }
-  const seat = { personId: door.personId, machineId, groupNo }
-  await begin(seat, undefined, { purpose: 'reference', isCallAsked: false })
 }
 async function look(focus: Focus): Promise<void> {
   await trainings.note(props.trainingId, { kind: 'focused', focus })
@@ -202,7 +183,6 @@ function goOn(shotId: string): void {
     <LateComers v-if="mayLead && !state.ended" :training-id="trainingId" :setup="setup" />
     <LeaveReady v-if="isEnding" @close="isEnding = false" @end="end" />
     <div v-else-if="!state.ended && mayLead" class="actions">
-      <PressButton v-if="reference" @click="pullReference">{{ t('training.reference') }}</PressButton>
       <PressButton v-if="maySign && !isBeginningSet" @click="isBeginningSet = true">{{
         t('training.beginSet')
       }}</PressButton>
@@ -224,16 +204,6 @@ function goOn(shotId: string): void {
       <p v-if="spent && spent.shots > 0" class="soft" data-spent>
         {{ t('training.spent', { mass: format.mass(spent.grams) }, spent.shots) }}
         <MoneySpent :money="spent.money" />
-      </p>
-      <p v-if="setup.purpose === 'assessment'" class="soft">
-        <span v-for="seat in setup.seats" :key="seat.personId">
-          {{
-            t('training.setOf', {
-              person: academy.personName(seat.personId),
-              n: Math.min(5, pulled.get(seat.personId) ?? 0),
-            })
-          }}
-        </span>
       </p>
     </TrainingShots>
   </div>

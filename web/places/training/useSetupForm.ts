@@ -31,7 +31,8 @@ export function useSetupForm(start: TrainingSetup | null, only: string | null = 
 
   const chosen = reactive({
     barId: bar?.barId ?? '',
-    purpose: from?.purpose ?? 'practice',
+    // A set is begun within a training; only one of an earlier release may be one itself.
+    purpose: start?.purpose ?? 'practice',
     recipeRevisionId: from?.recipeRevisionId ?? academy.today?.recipes[0]?.recipeRevisionId ?? '',
     routineId:
       from === null ? routineFor(academy.today?.routines ?? [], bar?.machines[0] ?? null) : from.routineId,
@@ -72,18 +73,10 @@ export function useSetupForm(start: TrainingSetup | null, only: string | null = 
   const setup = computed<TrainingSetup | null>(() => {
     const { at: _at, own: _own, alsoRecipeRevisionIds: also, ...rest } = chosen
     if (missing.value !== null) return null
-    if (rest.purpose !== 'assessment')
-      return { ...rest, seats: seats.value, ...(also.length > 0 && { alsoRecipeRevisionIds: also }) }
-    return { ...rest, seats: seats.value.map(byOneRecipe) }
+    return { ...rest, seats: seats.value, ...(also.length > 0 && { alsoRecipeRevisionIds: also }) }
   })
 
   return { chosen, chosenBar, seats, missing, setup }
-}
-
-/** A set is pulled by one recipe, whatever was chosen before it became one. */
-function byOneRecipe({ with: own, ...seat }: Seat): Seat {
-  const { recipeRevisionId: _recipe, ...rest } = own ?? {}
-  return Object.keys(rest).length === 0 ? seat : { ...seat, with: rest }
 }
 
 export type SetupForm = ReturnType<typeof useSetupForm>

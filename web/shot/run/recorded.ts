@@ -14,7 +14,9 @@ export interface Recorded {
   leadsG: () => readonly number[]
   /** What the cups of the room weigh empty, in g. */
   cupsG: () => readonly number[]
-  /** Whether the tool cues the stop and says where it would end. */
+  /** Whether the tool cues the stop. */
+  isCueOn: () => boolean
+  /** Whether it says where the shot would end. */
   isHelped: () => boolean
   /** When the first drop usually falls, in s from pump start. */
   usualFirstDropS: () => number

@@ -34,6 +34,7 @@ function makeRun(found: ShotDraft) {
     series,
     device,
     isHelped: () => help.isOn.value,
+    isCueOn: () => help.isCueOn.value,
     targetG: () => recipe.value?.targets.yieldG ?? null,
     cupsG: () => entered.vessels.value.filter(({ kind }) => kind === 'cup').map(({ emptyG }) => emptyG),
     leadsG: () => academy.leadsOf(draft.machineId),

@@ -2,6 +2,7 @@ import { type HelpedBefore, isHelpDue } from '@calm-apron/core'
 import { computed, watch } from 'vue'
 import { type ListedShot, useShotList } from '../../data/queries/useShots.ts'
 import type { ShotDraft } from '../draft/shotDraft.ts'
+import { useAssessments } from '../signOff/assessments.ts'
 import { isOfSet } from '../signOff/ofSet.ts'
 import { readListed } from '../reading/readListed.ts'
 
@@ -44,5 +45,15 @@ export function useHelp(draft: ShotDraft, isTeachers: () => boolean) {
     },
     { immediate: true },
   )
-  return { isOn }
+  const assessments = useAssessments()
+  /** Whether the stop is cued: with help, or in the set of a house that serves with a cue and keeps it. */
+  const isCueOn = computed(
+    () =>
+      isOn.value ||
+      (isOfSet(draft) &&
+        assessments.running.some(
+          ({ assessmentId, state }) => assessmentId === draft.assessmentId && state.setup.hasCue,
+        )),
+  )
+  return { isOn, isCueOn }
 }

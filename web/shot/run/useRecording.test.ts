@@ -19,7 +19,7 @@ afterEach(() => {
 })
 
 /** A bar with a scale in the test's hands; the series is kept in memory alone. */
-function bar(leadsG: readonly number[] = [], isHelped = true) {
+function bar(leadsG: readonly number[] = [], isHelped = true, isCueKept = false) {
   const draft = reactive<ShotDraft>(
     draftOf({
       ...SHOT_BY_ITSELF,
@@ -73,6 +73,7 @@ function bar(leadsG: readonly number[] = [], isHelped = true) {
       cupsG: () => [118.6],
       leadsG: () => leadsG,
       isHelped: () => isHelped,
+      isCueOn: () => isHelped || isCueKept,
       usualFirstDropS: () => 7,
     })
     return { clock, recording }

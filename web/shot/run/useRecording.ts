@@ -64,7 +64,7 @@ export function useRecording(recorded: Recorded) {
 }
 
 /** The cup while it fills: its weight, the first drop in it, where it would end, and when to stop. */
-function useCup({ clock, series, targetG, leadsG, isHelped }: Recorded) {
+function useCup({ clock, series, targetG, leadsG, isCueOn, isHelped }: Recorded) {
   const tones = useTones()
   const isCued = ref(false)
   const leadG = computed(() => stopLead(leadsG()))
@@ -73,10 +73,10 @@ function useCup({ clock, series, targetG, leadsG, isHelped }: Recorded) {
   /** The weight at which the pump is to be stopped; null where nobody is told, or nothing flows. */
   const stopAtG = computed(() => {
     const target = targetG()
-    return target === null || !isHelped() || clock.phase.value !== 'flowing' ? null : target - leadG.value
+    return target === null || !isCueOn() || clock.phase.value !== 'flowing' ? null : target - leadG.value
   })
   const finishS = computed(() =>
-    stopAtG.value === null ? null : projectedFinishS(series.weights.value, stopAtG.value),
+    stopAtG.value === null || !isHelped() ? null : projectedFinishS(series.weights.value, stopAtG.value),
   )
 
   function seeFirstDrop(): void {

@@ -49,10 +49,23 @@ export function usePartWords() {
             parts: partsWords(standing.open),
             date: format.calendarDate(standing.from),
           }),
+          ...(standing.until === null
+            ? []
+            : [t('signOff.standing.until', { date: format.dateOf(standing.until, academy.timeZone) })]),
+        ]
+      case 'under-appeal':
+        return [
+          t('signOff.standing.under-appeal'),
+          ...(standing.afresh === null
+            ? []
+            : [t('signOff.standing.afresh', { parts: partsWords(standing.afresh) })]),
         ]
       case 'signed':
         return [
           t('signOff.standing.signed', { date: format.dateOf(standing.at, academy.timeZone) }),
+          ...(standing.lookedAt === null
+            ? []
+            : [t('signOff.standing.looked', { date: format.dateOf(standing.lookedAt, academy.timeZone) })]),
           t('signOff.means'),
           ...standing.lookAgain.map((why) => t(`signOff.lookAgain.${why}`)),
         ]

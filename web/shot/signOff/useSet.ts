@@ -1,5 +1,13 @@
 import { asKind, programmeOf } from '@calm-apron/contract'
-import { type Programme, type Seat, type SetProgress, type SeenInSet, setProgress } from '@calm-apron/core'
+import {
+  type Programme,
+  type Seat,
+  type SeenInSet,
+  type SetProgress,
+  cupCodes,
+  setProgress,
+  termsFor,
+} from '@calm-apron/core'
 import { computed } from 'vue'
 import { programmesAsked } from '../../data/queries/preparedQuestions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
@@ -18,20 +26,32 @@ export function useProgrammes() {
   return { programmes, byId, state: answer.state }
 }
 
+const pulledIn = (assessmentId: string, listed: readonly ListedShot[]) =>
+  listed
+    .filter(({ shot }) => shot.assessmentId === assessmentId)
+    .toSorted((a, b) => a.shot.pulledAt.localeCompare(b.shot.pulledAt))
+
 /** How far a set is by the shots that this tablet knows, sent or not: told by the very rule by which the server tells it. */
 export function progressHere(
   { assessmentId, state }: OpenAssessment,
   programme: Pick<Programme, 'set'>,
   listed: readonly ListedShot[],
 ): SetProgress<SeenInSet> {
-  const shots = listed
-    .filter(({ shot }) => shot.assessmentId === assessmentId)
-    .map((each) => {
-      const { shotId, personId, pulledAt, purpose } = each.shot
-      return { shotId, personId, pulledAt, readings: readListed(each), context: { purpose } }
-    })
-    .toSorted((a, b) => a.pulledAt.localeCompare(b.pulledAt))
+  const shots = pulledIn(assessmentId, listed).map((each) => {
+    const { shotId, personId, pulledAt, purpose } = each.shot
+    return { shotId, personId, pulledAt, readings: readListed(each), context: { purpose } }
+  })
   return setProgress(shots, state.setup.personId, programme)
+}
+
+/** The digits that the newest cup of a set bears while it is tasted; null where nobody tastes, or nothing was pulled. */
+export function lastCup(
+  { assessmentId, state }: OpenAssessment,
+  listed: readonly ListedShot[],
+): string | null {
+  if (!state.setup.isTasted) return null
+  const codes = cupCodes(pulledIn(assessmentId, listed).map(({ shot }) => shot.shotId))
+  return [...codes.values()].at(-1) ?? null
 }
 
 /** The programme of a set, as core judges by it; null while it is not known. */
@@ -39,7 +59,8 @@ export function useProgrammeOf(assessment: () => OpenAssessment) {
   const { byId } = useProgrammes()
   return computed(() => {
     const found = byId(assessment().state.setup.programmeId)
-    return found === null ? null : { name: found.content.name, ...programmeOf(found.content) }
+    if (found === null) return null
+    return { name: found.content.name, ...termsFor(programmeOf(found.content), assessment().state.setup) }
   })
 }
 

@@ -86,6 +86,7 @@ export const appWords = {
     partsOfProgress: 'Parts of Progress',
     training: 'Training',
     assessment: 'Assessment',
+    cups: 'Cups of the set',
     programmes: 'Programmes',
     programme: 'Programme',
     'dial-in': 'Dial in',

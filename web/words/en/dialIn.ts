@@ -5,6 +5,7 @@ export const dialInWords = {
   dialin: {
     title: 'Dial in',
     notOpen: 'Dialling in is open to you once your trainer lets trainees set the grind.',
+    setOn: 'A set is on at this grinder: nobody is advised until it ends.',
     missing: 'Dialling in needs a grinder, a bag and a recipe. Choose them in the training.',
     seen: 'What was seen so far',
     step: {

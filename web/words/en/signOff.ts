@@ -5,6 +5,7 @@ import type {
   PartResult,
   ReviewFinding,
   SetEnd,
+  SetNotice,
   SetStep,
   SignedPart,
   Standing,
@@ -39,7 +40,7 @@ export const signOffWords = {
       again: 'pulled again',
     } satisfies Record<PartResult, string>,
     because: {
-      'one-tongue': 'one person tasted: nobody fails by that',
+      'one-tongue': 'not tasted by two: nobody fails by one tongue',
       'not-tasted': 'judged by look and numbers',
       'not-watched': 'nobody marked the steps',
       'the-bars': 'the trainer set the grind',
@@ -54,8 +55,11 @@ export const signOffWords = {
       running: 'A set is on.',
       'to-decide': 'The set is pulled; it waits to be decided.',
       'under-appeal': 'Somebody else looks at it again.',
+      afresh: 'A fresh set is asked for: {parts}.',
       'not-yet': 'Not yet: {parts}. Only that is repeated, from {date}.',
+      until: 'That alone until {date}; later the whole set.',
       signed: 'Signed off on {date}.',
+      looked: 'Looked at again on {date}.',
       withdrawn: 'Withdrawn.',
     },
     lookAgain: {
@@ -63,6 +67,7 @@ export const signOffWords = {
       away: 'After weeks away: two shots to look at it again.',
       equipment: 'On new equipment: two shots to look at it again.',
       shift: 'Of late a reading lies elsewhere: worth a look. It holds meanwhile.',
+      'look-off': 'The last look was not as it should be: two more shots. It holds meanwhile.',
     } satisfies Record<LookAgain, string>,
     means: 'May work at the bar without somebody beside them, with this recipe, on this kind of machine.',
     lacking: {
@@ -93,6 +98,7 @@ export const signOffWords = {
     happened: {
       begun: 'began it',
       ticked: 'ticked off',
+      tasted: 'tasted a cup',
       closed: 'ended the set',
       decided: 'decided',
       appealed: 'asked for another look',
@@ -115,6 +121,10 @@ export const signOffWords = {
       tooSoon: 'It is repeated from {date}. Say why it is pulled sooner.',
       unknown: 'Without network it is not known what comes before. Say why the set is pulled now.',
       theirTrainer: 'You trained them: somebody else assesses, where there is another.',
+      hasSeen: 'You saw the first set: somebody else assesses the fresh one, where there is another.',
+      onAlready: 'An assessment in this is on already.',
+      underAppeal: 'Somebody else looks at the last one again first.',
+      look: 'They are signed off: two shots to look at it again, not a set.',
       reason: 'Reason',
       caution:
         'No help in a set: no trim words, tones, projection or ghost. Scale, clock and recipe card stay.',
@@ -152,6 +162,23 @@ export const signOffWords = {
       ownGrind: '{person} may move {grinder} between the shots, purging. Nobody else moves it.',
       offline: 'Without network the set goes on. To decide and sign needs the line.',
     },
+    cups: {
+      title: 'Cups of the set',
+      intro:
+        'Taste each cup by the three digits on it. You are not told whose it is, or which is the trainer’s.',
+      code: 'Digits on the cup',
+      unknown: 'No cup of this set bears these digits, as far as is known here.',
+      kept: 'Kept: {cups}.',
+      write: 'Write {cup} on the cup, and put it beside the others.',
+      taste: 'Taste cups by their digits',
+      rule: 'Taste is judged where two people have tasted every cup and a reference; else it is noted.',
+      over: 'The set is open: its cups are not tasted any more.',
+      tasted: '{person}: no cup | {person}: one cup | {person}: {n} cups',
+    },
+    notice: {
+      'grinder-moved-by-another': 'Somebody else’s shot ran at another setting of this grinder in between.',
+      'grinder-moved-within': 'The trainer sets the grind here, and it was moved between the shots.',
+    } satisfies Record<SetNotice, string>,
     page: {
       title: 'Assessment',
       of: '{programme}, {person}',
@@ -172,6 +199,8 @@ export const signOffWords = {
       shotIs: 'Shot {n}: {standing}',
       training: 'The training',
       cue: 'With the house’s stop cue',
+      look: 'Two shots to look at it again',
+      tasters: 'Cups tasted',
       happened: 'What happened',
       signBy: 'Sign with',
       pin: 'PIN',
@@ -205,6 +234,7 @@ export const signOffWords = {
       settle: 'Settle it',
       withdraw: 'Withdraw the sign-off',
       until: 'To be answered by {date}.',
+      overdue: 'It was to be answered by {date}.',
     },
     waiting: {
       title: 'Assessments',
@@ -212,7 +242,8 @@ export const signOffWords = {
       'to-decide': '{person}: to be decided',
       appealed: '{person}: to be looked at again',
       reviewed: '{person}: to be settled',
-    } satisfies Record<WaitingStage | 'title', string>,
+      by: 'by {date}',
+    } satisfies Record<WaitingStage | 'title' | 'by', string>,
     programme: {
       all: 'All programmes',
       intro:

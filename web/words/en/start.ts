@@ -21,8 +21,6 @@ export const startWords = {
     noRoutine: 'None',
     grindOwner: 'Who sets the grind?',
     owner: { trainer: 'The trainer sets it', trainee: 'Each trainee sets it' },
-    for: 'What is it for?',
-    purpose: { practice: 'Training', assessment: 'Assessment set' },
     title: { practice: 'Training', assessment: 'Assessment set' },
     missing: {
       people: 'Choose at least one trainee’s group.',
@@ -45,7 +43,6 @@ export const startWords = {
     onDay: '{date}, {from} to {to}',
     sinceOnDay: '{date}, from {from}',
     neverEnded: 'nobody ended it',
-    reference: 'Pull a reference shot',
     beginSet: 'Begin a set',
     spent:
       'Nothing ground yet. | {mass} ground in 1 shot, purges counted. | {mass} ground in {count} shots, purges counted.',
@@ -53,7 +50,6 @@ export const startWords = {
     pulled: 'No shots yet | 1 shot so far | {count} shots so far',
     firstBegun: 'The first shot is under way',
     nonePulled: 'The first one begins above.',
-    setOf: '{person}: {n} of 5.',
     oneGroup: 'At the bar',
     nextIs: 'Next: {person}',
     goOnShot: 'Go on with the shot',

@@ -3,9 +3,9 @@ import { TASTE_AXES } from '@calm-apron/core'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { computed, reactive } from 'vue'
 import { useI18n } from 'vue-i18n'
-import TasteAxisEntry from '../../shot/entry/TasteAxisEntry.vue'
-import TasterNote from '../../shot/tasting/TasterNote.vue'
-import type { Taste } from '../../shot/tasting/useTasting.ts'
+import TasteAxisEntry from '../entry/TasteAxisEntry.vue'
+import TasterNote from './TasterNote.vue'
+import type { Taste } from './useTasting.ts'
 
 /** One person's own word on the cup; nobody else sees it until both are in. */
 defineProps<{
