@@ -37,6 +37,7 @@ const setup = z.strictObject({
   hasCue: z.boolean(),
   after: id.exactOptional(),
   isLook: z.literal(true).exactOptional(),
+  isOffline: z.literal(true).exactOptional(),
 }) satisfies z.core.$ZodType<AssessmentSetup>
 
 /** A cup by the three digits that stand on it, as one assessor tasted it. */

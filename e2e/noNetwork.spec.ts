@@ -7,7 +7,7 @@ import { makeCertificate } from './certificate.ts'
 import { atTheBar, untilAllSent } from './cutOff.ts'
 import { TRAINER, comeInAs, expect, expectAccessible, test } from './fixtures.ts'
 import { test as testOnOwn } from './ownApp.ts'
-import { STOPS_AT_G, ScaleBar, storedShots } from './scaleBar.ts'
+import { ScaleBar, storedShots } from './scaleBar.ts'
 import { Tablet, untilOnDevice } from './tablet.ts'
 
 /** What the server holds of a shot's tasting. */
@@ -80,81 +80,6 @@ testOnOwn(
       expect([slips.length, calls.map(({ stage }) => stage).sort()]).toEqual([2, ['final', 'first']])
       expect(tasted.trainee).not.toBeNull()
     }
-    hands.close()
-    await leave()
-  },
-)
-
-testOnOwn(
-  'a dial-in and an assessment set go through the same, and through a scale that fails: nothing is lost or doubled',
-  async ({ app }) => {
-    const { line, powerCut, leave, ...first } = await atTheBar(app)
-    let { page, bar } = first
-    let hands = await first.hands()
-    const trainingId = await bar.startTraining({ 'Suvi Okonjo': 'Group 1' }, { purpose: 'Assessment set' })
-    await page.getByRole('link', { name: 'Dial in' }).click()
-    let dialled = 0
-    for (let done = false; !done && dialled < 8; dialled += 1) {
-      const setting = await bar.advisedSetting()
-      if (dialled === 1) await line.cut()
-      await page.getByRole('button', { name: `Pull at ${setting}` }).click()
-      await bar.pull(hands, { setting, stopAtG: STOPS_AT_G })
-      await page.getByRole('link', { name: 'Go on dialling in' }).click()
-      if (dialled === 1) {
-        ;({ page, bar } = await powerCut())
-        await page.getByRole('link', { name: /Assessment set/ }).click()
-        await page.getByRole('link', { name: 'Dial in' }).click()
-      }
-      await expect(page.getByText(`from ${dialled + 1} shot`)).toBeVisible()
-      done = /^Found|^Time is right/.test((await page.locator('#next-shot').textContent()) ?? '')
-    }
-    expect(dialled).toBeGreaterThan(1)
-    await page.getByRole('button', { name: /^Lock \d+ for this session/ }).click()
-    await expect(page.getByText(/Grind locked at \d+/)).toBeVisible()
-
-    await bar.pullReference(hands)
-    for (let shot = 1; shot <= 5; shot += 1) {
-      await bar.next('Group 1')
-      await bar.prepare(hands)
-      if (shot === 1) await hands.order({ kind: 'fault', fault: 'drop-outs', isOn: true })
-      await bar.start()
-      if (shot === 2) {
-        await expect(page.locator('[data-clock="drop"]')).not.toHaveText('–')
-        await hands.order({ kind: 'fault', fault: 'disconnect', isOn: true })
-      }
-      await bar.stopByWeight()
-      if (shot === 1) await hands.order({ kind: 'fault', fault: 'drop-outs', isOn: false })
-      // It went for them too.
-      if (shot === 2) hands = await first.hands()
-      await bar.save()
-      if (shot === 3) await bar.callAndTaste('Suvi Okonjo')
-      else await bar.skipCall()
-      await bar.toTraining()
-      await expect(page.getByText(`Suvi Okonjo: ${shot} of 5.`)).toBeVisible()
-      if (shot === 3) {
-        await app.kill()
-        await line.mend()
-        await app.restart()
-        await untilAllSent(page)
-      }
-    }
-    await bar.pullReference(hands)
-    await untilAllSent(page)
-    const shots = await storedShots(page, trainingId)
-    expect(shots.map(({ purpose }) => purpose).reverse()).toEqual([
-      ...Array<string>(dialled).fill('dial-in'),
-      'reference',
-      ...Array<string>(5).fill('assessment'),
-      'reference',
-    ])
-    for (const { series, current } of shots) {
-      expect(series?.weight?.split(' ').length).toBeGreaterThan(100)
-      expect(current.facts.cup?.netG).toBeGreaterThan(30)
-    }
-    const called = shots.filter(({ tasted }) => tasted.trainee !== null && tasted.trainer !== null)
-    expect(called).toHaveLength(1)
-    const { slips, calls } = await tastingOf(page, called[0]?.shotId ?? '')
-    expect([slips.length, calls.map(({ stage }) => stage).sort()]).toEqual([2, ['final', 'first']])
     hands.close()
     await leave()
   },

@@ -1,7 +1,7 @@
 import { CHROMIUM_ARGS, chromiumPath } from '@calm-apron/scripts/testing'
 import { defineConfig } from '@playwright/test'
 
-const LONG = ['training', 'bar', 'noNetwork', 'backup', 'emptyHouse', 'reached'].map(
+const LONG = ['training', 'bar', 'setWithoutNetwork', 'noNetwork', 'backup', 'emptyHouse', 'reached'].map(
   (name) => `**/${name}.spec.ts`,
 )
 

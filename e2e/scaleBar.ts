@@ -27,7 +27,7 @@ export class ScaleBar {
 
   async startTraining(
     seats: Record<string, string>,
-    { purpose = 'Training', recipe = 'House double', isFull = true } = {},
+    { recipe = 'House double', isFull = true } = {},
   ): Promise<string> {
     await this.page.goto('/trainings/new')
     // First call and both notes come every third shot, unless somebody wants them of each.
@@ -38,7 +38,6 @@ export class ScaleBar {
     for (const [person, group] of Object.entries(seats))
       await this.page.getByRole('group', { name: person }).getByRole('radio', { name: group }).check()
     await this.page.getByRole('radio', { name: recipe }).check()
-    await this.page.getByRole('radio', { name: purpose, exact: true }).check()
     await this.page.getByRole('button', { name: 'Start', exact: true }).click()
     await expect(this.page.getByRole('region', { name: 'Grind for this session' })).toBeVisible()
     return /trainings\/([^/]+)/.exec(this.page.url())?.[1] ?? ''
@@ -173,13 +172,28 @@ export class ScaleBar {
     return Number(/(?:[Aa]t|to) (\d+)/.exec(advice)?.[1])
   }
 
-  /** What an assessment set is compared with: the trainer's own shot, read at once. */
-  async pullReference(hands: Hands): Promise<void> {
-    await this.page.getByRole('button', { name: 'Pull a reference shot' }).click()
-    await expect(this.page.getByRole('heading', { name: 'Is all ready?' })).toBeVisible()
-    await this.pull(hands)
-    await expect(this.page.locator('#verdict')).toBeVisible()
-    await this.toTraining()
+  /** A set for somebody of the training, by look and numbers, without knowing what comes before it. */
+  async beginSet(person: string, programme: string): Promise<void> {
+    const { page } = this
+    await page.getByRole('button', { name: 'Begin a set' }).click()
+    await page.getByLabel('Whose set?').selectOption({ label: person })
+    await page.getByLabel('Programme', { exact: true }).selectOption({ label: programme })
+    await page.getByRole('radio', { name: 'Look and numbers only' }).check()
+    await page.getByLabel('Reason').fill('Starts at the quay on Monday')
+    await page.getByRole('button', { name: 'Begin the set' }).click()
+    await expect(page.locator('[data-set]')).toBeVisible()
+  }
+
+  /** What a set is compared with: the trainer's own shot, read at once; once more where it was off. */
+  async pullReference(hands: Hands, pull: Pull): Promise<void> {
+    const next = this.page.getByRole('button', { name: 'Pull the reference' })
+    for (let tries = 0; tries < 4 && (await next.isVisible()); tries += 1) {
+      await next.click()
+      await expect(this.page.getByRole('heading', { name: 'Is all ready?' })).toBeVisible()
+      await this.pull(hands, pull)
+      await expect(this.page.locator('#verdict')).toBeVisible()
+      await this.toTraining()
+    }
   }
 
   async toTraining(): Promise<void> {

@@ -20,7 +20,7 @@ test('a set at one group while the other practises: sealed, one shot void, cut o
     await page.getByRole('button', { name: 'Begin a set' }).click()
     await page.getByLabel('Whose set?').selectOption({ label: TRAINEE })
     await page.getByLabel('Programme', { exact: true }).selectOption({ label: 'Espresso at the bar' })
-    await page.getByRole('radio', { name: 'Look and numbers only' }).check()
+    await page.getByRole('radio', { name: 'They taste' }).check()
     await expect(page.getByRole('button', { name: 'Begin the set' })).toBeDisabled()
     await page.getByLabel('Reason').fill('Starts at the quay on Monday')
     await expectAccessible(page)
@@ -48,6 +48,20 @@ test('a set at one group while the other practises: sealed, one shot void, cut o
     await expectAccessible(phone)
   })
 
+  await test.step('a cup bears three digits; another assessor tastes it by them, told nothing else', async () => {
+    const cup = /Write (\d{3}) on the cup/.exec((await set.textContent()) ?? '')?.[1] ?? ''
+    const taster = await phoneOf(browser, app, TRAINER)
+    await taster.goto(`/assessments/${assessmentId}/cups`)
+    await taster.getByLabel('Digits on the cup').fill(cup)
+    for (const [axis, value] of Object.entries({ Sour: 3, Sweet: 7, Bitter: 3 }))
+      await taster.getByRole('slider', { name: axis }).fill(String(value))
+    await expectAccessible(taster)
+    await taster.getByRole('button', { name: 'Keep my note' }).click()
+    await expect(taster.getByText(`Kept: ${cup}.`)).toBeVisible()
+    await expect(taster.getByText(TRAINEE)).toHaveCount(0)
+    await taster.context().close()
+  })
+
   await test.step('an equipment failure voids a shot, without network too, and another takes its place', async () => {
     await expect(set).toContainText('Shot 2 of 5.')
     await context.setOffline(true)
@@ -70,7 +84,7 @@ test('a set at one group while the other practises: sealed, one shot void, cut o
     await expect(page.locator('[data-part="dose"]')).toContainText('shown')
     await expect(page.locator('[data-part="yield"]')).toContainText('not yet')
     await expect(page.locator('[data-part="yield"]')).toContainText('2 of 5 on; mostly over')
-    await expect(page.locator('[data-part="taste"]')).toContainText('judged by look and numbers')
+    await expect(page.locator('[data-part="taste"]')).toContainText('not tasted by two')
     await expectAccessible(page)
   })
 

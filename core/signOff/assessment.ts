@@ -26,6 +26,8 @@ export interface AssessmentSetup {
   after?: string
   /** Two shots to look at a sign-off again, not a set. */
   isLook?: true
+  /** Begun without network: what comes before was not known, nor who trained them. */
+  isOffline?: true
 }
 
 /** Why a set ended. */

@@ -104,7 +104,7 @@ describe('what the rules propose', () => {
     expect(judged(set, [...cups, sourReference, ...others]).get('taste')?.because).toBe('one-tongue')
     expect(judged(set, [...cups, first, ...others.slice(1)]).get('taste')?.because).toBe('one-tongue')
   })
-  test('two shots to look at it again: on in one, off in none, and no reference afterwards', () => {
+  test('two shots to look at it again: on in one, off in none, and a reference afterwards only where one ran off time', () => {
     const look = (cupsG: [number, number]) => {
       const shots = [reference(1), ...cupsG.map((cupG, no) => pulledShot(2 + no, { pull: { cupG } }))]
       const programme = termsFor(PROGRAMME, { isLook: true })
@@ -116,6 +116,8 @@ describe('what the rules propose', () => {
     expect(look([36, 39])).toEqual(['close', 'shown'])
     expect(look([39, 39])).toEqual(['close', 'not-yet'])
     expect(look([36, 42])).toEqual(['close', 'not-yet'])
+    const slow = [reference(1), pulledShot(2), pulledShot(3, { pull: { stopS: 40 } })]
+    expect(setProgress(slow, 'trainee', termsFor(PROGRAMME, { isLook: true })).next).toBe('reference-after')
   })
   test('where the trainer set the grind, time is the bar’s', () => {
     const set = whole(

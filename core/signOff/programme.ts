@@ -38,7 +38,7 @@ export interface SetTerms {
   uncounted: number
   /** Whether the house serves with a stop cue, and keeps it in a set; then the record says so. */
   keepsCue: boolean
-  /** False where bar and coffee are looked at beforehand alone. */
+  /** False where bar and coffee are looked at afterwards only if a shot did not run on time. */
   isReferencedAfter?: false
 }
 
@@ -67,15 +67,19 @@ export const RUN_TERMS: RunTerms = { shots: 20, days: 3, bags: 2, readyFrom: 0.7
 /** Five in a row: on in four, off in none. */
 export const SET_TERMS: SetTerms = { shots: 5, onShots: 4, uncounted: 6, keepsCue: false }
 
-/** Two shots to look at a sign-off again: on in one at least, off in none. */
-export const LOOK_TERMS = { shots: 2, onShots: 1, isReferencedAfter: false } as const
+/** Two shots to look at a sign-off again: on in one at least, off in none; of two calls one may be wrong. */
+const LOOK_TERMS = { shots: 2, onShots: 1, isReferencedAfter: false } as const
+const LOOK_CALLS_FROM = 0.5
 
 /** A programme by which a set is judged, or the two shots by which it is looked at again. */
-export function termsFor<P extends Pick<Programme, 'set'>>(
+export function termsFor<P extends Pick<Programme, 'set' | 'run'>>(
   programme: P,
   { isLook = false }: { isLook?: boolean },
 ): P {
-  return isLook ? { ...programme, set: { ...programme.set, ...LOOK_TERMS } } : programme
+  if (!isLook) return programme
+  const { run, set } = programme
+  const callScoreFrom = Math.min(run.callScoreFrom, LOOK_CALLS_FROM)
+  return { ...programme, run: { ...run, callScoreFrom }, set: { ...set, ...LOOK_TERMS } }
 }
 
 /** The programmes that ship. */

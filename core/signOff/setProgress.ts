@@ -41,7 +41,7 @@ export interface SetProgress<S = SetShot> {
   isBarRight: boolean | null
 }
 
-/** Whether a trainer's shot shows that bar and coffee are right: on time, and not off in what was tasted. */
+/** Whether a shot shows that bar and coffee are right, as a trainer's does: on time, and not off in what was tasted. */
 export function isReferenceOn({ readings: { time, taste, flow } }: Pick<SkillShot, 'readings'>): boolean {
   const isOnTime = time.judged ? time.standing === 'on' : flow.state === 'on'
   return isOnTime && !(taste.judged && taste.standing === 'off')
@@ -73,7 +73,10 @@ export function setProgress<S extends SeenInSet>(
     ({ context }) => context.purpose === 'dial-in' || context.purpose === 'practice',
   )
   return {
-    next: nextOf(before, after, { isFull, isReferencedAfter: set.isReferencedAfter ?? true }),
+    next: nextOf(before, after, {
+      isFull,
+      isReferencedAfter: set.isReferencedAfter !== false || counted.some((shot) => !isReferenceOn(shot)),
+    }),
     counted,
     uncounted,
     uncountedLeft: first === null ? Math.max(0, set.uncounted - uncounted.length) : 0,

@@ -142,7 +142,9 @@ async function refuseUnfair(
     throw refuseField('happening.setup.programmeId', 'on-already', 'An assessment in this is on already.')
   refuseOtherParts(setup, assessmentDue(standing, programmeOf(content)), content)
   const teaching = await countTeaching(transaction)
-  if (trainedBy === by && teaching > 1)
+  // What was pulled without network is kept: it says so, and their trainer does not sign it all the same.
+  const isKnown = setup.isOffline === undefined || text === ''
+  if (trainedBy === by && teaching > 1 && isKnown)
     throw refuseField(
       'by',
       'their-trainer',

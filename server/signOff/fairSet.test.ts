@@ -1,4 +1,4 @@
-import { cupCodes } from '@calm-apron/core'
+import { RULES_VERSION, cupCodes } from '@calm-apron/core'
 import { assessingIn, type Begun } from '../testing/assessing.ts'
 import { DEMO, type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
 import { keepProgramme, programmeContent } from '../testing/signOffThings.ts'
@@ -142,6 +142,24 @@ test('what nobody ended opens after a day; what was ended without network in its
   }
   await server.of(second).put(path).send(closed).expect(201)
   expect((await signOffs(second, late.trainee)).standing).toMatchObject({ is: 'to-decide' })
+})
+
+test('a set that their trainer began without network is kept, and signed by somebody else', async () => {
+  const { world, trainer, second, note, sign, read, wholeSet, close, setupFor, begin } = assessing
+  const first = await begin()
+  const trainee = await world.make('trainee')
+  await world.makeShot(trainee, trainer, { pulledAt: assessing.at() })
+  const assessmentId = newId()
+  const setup = setupFor(trainee, first.trainingId, { isOffline: true })
+  await note(trainer, assessmentId, { kind: 'begun', setup }, 'Without network.').expect(201)
+  const begun = { ...first, assessmentId, trainee }
+  await wholeSet(begun)
+  await close(begun).expect(201)
+  const { judged, digest } = await read(trainer, assessmentId)
+  const proposed = (judged ?? []).map(({ part, result }) => ({ part, result }))
+  const decision = { kind: 'decided', outcomes: proposed, proposed, digest, rulesVersion: RULES_VERSION }
+  await sign(trainer, assessmentId, decision).expect(422)
+  await sign(second, assessmentId, decision).expect(201)
 })
 
 test('a fresh set is pulled once it is asked for, by somebody who has not seen the first, and takes its place', async () => {

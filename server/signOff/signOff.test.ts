@@ -83,6 +83,7 @@ test('who may not begin: whoever learns, oneself, their own trainer; and not wit
   expect(await why(trainee, begun(trainee))).toBe(403)
   expect(await why(trainer, begun(trainer))).toBe('not-oneself')
   expect(await why(trainer, begun(trainee))).toBe('their-trainer')
+  expect(await why(trainer, begun(trainee, { isOffline: true }), '')).toBe('their-trainer')
   expect(await why(second, begun(trainee), '')).toBe('reason-needed')
   expect(await why(second, begun(trainee, { parts: ['taste'] }))).toBe('not-in-programme')
   expect(await why(second, begun(trainee, { trainingId: null }))).toBe('missing')

@@ -78,10 +78,12 @@ function printLook(name: string, of: (share: number) => Trainee, firstSeed: numb
   const confirmed = [0.96, 0.85, 0.72, 0.5].map((share, index) => {
     const looks = Array.from({ length: DRIFTED }, (_each, at) => {
       const chance = seeded(firstSeed + 10_000 * index + at)
-      const shots = pulledSet(of(share), 0, 1, { ...RUN_AND_SET, programme, hasReferences: false }, chance)
-      return openParts(judgeSet(shots, 'trainee', programme, { cups: tastedByTwo(shots) })).length === 0
+      const shots = pulledSet(of(share), 0, 1, { ...RUN_AND_SET, programme }, chance)
+      const parts = judgeSet(shots, 'trainee', programme, { cups: tastedByTwo(shots) })
+      return { isOff: parts.some(({ result }) => result === 'not-yet'), isOpen: openParts(parts).length > 0 }
     })
-    return `${share}: ${percent(shareOf(looks, (is) => is))}`
+    const found = percent(shareOf(looks, ({ isOpen }) => !isOpen))
+    return `${share}: ${found} (held against them: ${percent(shareOf(looks, ({ isOff }) => isOff))})`
   })
   console.log(`    ${name}: ${confirmed.join(', ')}`)
 }

@@ -1,11 +1,13 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { v7 as uuidv7 } from 'uuid'
 import { PartNotFetched, useAppFiles } from '../../data/files/appFiles.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
 import { doseTastedG } from '../../shot/tasting/doseTasted.ts'
 import { useCupsTasted } from '../../shot/tasting/cupsTasted.ts'
 import { faultShownOf } from '../../shot/draft/shotDraft.ts'
+import { isOfSet } from '../../shot/signOff/ofSet.ts'
 import { type ShotRun, useShotRuns } from '../../shot/run/shotRuns.ts'
 
 /** Records a shot that is under way: on this device at once, on the server as soon as it can be reached. */
@@ -49,6 +51,26 @@ export function useSaveShot({ draft, read, recipe, series, device, help, becomes
     }
   }
 
+  /** Those who assess taste a set's cups by their digits: nobody waits for a trainer's note beside whoever pulled. */
+  function tastedByDigits() {
+    if (!isOfSet(draft) || !draft.areNotesAsked || !door.isStaff) return []
+    const body = {
+      filledBy: door.personId,
+      side: 'trainer',
+      basedOnNo: 0,
+      reason: null,
+      taste: null,
+    } as const
+    return [
+      {
+        kind: 'slip' as const,
+        shotId: draft.shotId,
+        slipId: uuidv7(),
+        body: { ...body, tastedAt: new Date().toISOString() },
+      },
+    ]
+  }
+
   async function record(): Promise<void> {
     const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, madeAt } = draft
     const { machineId, groupNo, trainingId, purpose, grindOwner, isCallAsked } = draft
@@ -88,7 +110,7 @@ export function useSaveShot({ draft, read, recipe, series, device, help, becomes
       photoId,
       body: { takenBy: door.personId, takenAt, picture },
     }))
-    await outbox.addAll([{ kind: 'shot', shotId, body }, ...photos], shotId)
+    await outbox.addAll([{ kind: 'shot', shotId, body }, ...photos, ...tastedByDigits()], shotId)
     const { taste } = body.facts
     if (Object.values(taste).some((value) => value !== null))
       cups.tasted(door.personId, doseTastedG(body.facts, recipe.value?.targets ?? null))

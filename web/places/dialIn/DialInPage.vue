@@ -51,12 +51,7 @@ const isOffRecipe = computed(
     advice.value !== null && recipe.value !== null && wantedOf(advice.value, recipe.value.targets) !== null,
 )
 const lastShotId = computed(() => ofBag.value.at(-1)?.shot.shotId ?? '')
-/** While a set is on at its grinder nobody is advised: whoever is assessed finds the setting by themselves. */
-const isSetOn = computed(() =>
-  assessments
-    .runningIn(props.trainingId)
-    .some(({ state: { setup: its } }) => its.grinderId === null || its.grinderId === setup.value?.grinderId),
-)
+const isSetOn = computed(() => assessments.isOnAt(props.trainingId, setup.value?.grinderId ?? null))
 /** Other trainings that keep this grinder at a setting of their own. */
 const alsoLocked = useOtherLocks(() => props.trainingId)
 const marks = computed(() => {

@@ -143,6 +143,7 @@ const tasters = computed(() => {
           · {{ t('signOff.begin.notTasted') }}</template
         >
         <template v-if="state.setup.isLook"> · {{ t('signOff.page.look') }}</template>
+        <template v-if="state.setup.isOffline"> · {{ t('signOff.page.isOffline') }}</template>
         <template v-if="state.setup.hasCue"> · {{ t('signOff.page.cue') }}</template>
       </p>
     </header>

@@ -46,6 +46,9 @@ const stage = computed<Stage>(() => {
   if (!door.isStaff) return view.value.sides.trainee === 'waiting' ? 'slip' : 'wait'
   return 'slips'
 })
+/** Whoever pulled a shot of a set tastes for their call; assessors taste its cup by its digits. */
+const isInSet = computed(() => shot.value?.assessmentId !== undefined)
+const sides = computed<readonly SlipSide[]>(() => (isInSet.value ? ['trainee'] : ['trainee', 'trainer']))
 const side = computed<SlipSide>(() => filling.value ?? 'trainee')
 /** One who pulled their own shot has nobody on the other side. */
 const isOwnShot = computed(() => pulledBy.value === door.personId && door.isStaff)
@@ -97,10 +100,10 @@ async function keepSlip(taste: Taste | null, of: SlipSide): Promise<void> {
       <CautionNote act="taste" />
     </template>
     <template v-else-if="stage === 'slips'">
-      <h1 tabindex="-1">{{ t('tasting.slips') }}</h1>
-      <p>{{ t('tasting.slipsHint') }}</p>
+      <h1 tabindex="-1">{{ isInSet ? t('tasting.slipOf', { person: name }) : t('tasting.slips') }}</h1>
+      <p>{{ t(isInSet ? 'tasting.inSetHint' : 'tasting.slipsHint') }}</p>
       <ul class="sides">
-        <li v-for="each in ['trainee', 'trainer'] as const" :key="each" class="side">
+        <li v-for="each in sides" :key="each" class="side">
           <strong>{{ each === 'trainee' ? name : t('tasting.trainerSide') }}</strong>
           <span>{{ t(`tasting.side.${view.sides[each]}`) }}</span>
           <template v-if="view.sides[each] === 'waiting'">

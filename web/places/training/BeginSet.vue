@@ -139,6 +139,7 @@ async function begin(): Promise<void> {
       ...due.value,
       isTasted: isTasted.value,
       hasCue: content.set.keepsCue,
+      ...(known.value === null && { isOffline: true as const }),
     },
     reason.value.trim(),
   )

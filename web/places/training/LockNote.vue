@@ -18,6 +18,8 @@ const props = defineProps<{
   state: TrainingState
   recipe: RecipeRevision | null
   coffee: TodayCoffee | null
+  /** Nobody is advised then. */
+  isSetOn: boolean
 }>()
 const { t } = useI18n()
 const academy = useAcademy()
@@ -93,7 +95,9 @@ async function unlock(): Promise<void> {
       <PressButton @click="unlock">{{ t('lock.unlock') }}</PressButton>
     </template>
     <p v-else class="says">{{ t('lock.none') }}</p>
+    <p v-if="isSetOn" class="soft">{{ t('dialin.setOn') }}</p>
     <RouterLink
+      v-else
       class="press"
       :class="{ second: lock && reasons.length === 0 }"
       :to="{ name: 'dial-in', params: { trainingId } }"

@@ -146,6 +146,7 @@ function goOn(shotId: string): void {
       :state="state"
       :recipe="recipe"
       :coffee="coffee"
+      :is-set-on="assessments.isOnAt(trainingId, setup.grinderId)"
     />
     <div v-if="!state.ended" class="groups">
       <template v-for="group in groups" :key="group.key">

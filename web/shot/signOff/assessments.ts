@@ -53,6 +53,12 @@ export const useAssessments = defineStore('assessments', () => {
   const runningIn = (trainingId: string) =>
     running.value.filter(({ state }) => state.setup.trainingId === trainingId)
 
+  /** Whether a set is on at a grinder: nobody is advised on that then, for whoever is assessed finds the setting by themselves. */
+  const isOnAt = (trainingId: string, grinderId: string | null) =>
+    runningIn(trainingId).some(
+      ({ state: { setup } }) => setup.grinderId === null || setup.grinderId === grinderId,
+    )
+
   /**
    * Whether a shot belongs to a set that is on: nothing of its reading is shown here before the end. A trainer's reference is
    * theirs, by which they tell whether the bar is right.
@@ -78,5 +84,5 @@ export const useAssessments = defineStore('assessments', () => {
     return assessmentId
   }
 
-  return { open, running, runningIn, isSealed, note, begin }
+  return { open, running, runningIn, isOnAt, isSealed, note, begin }
 })

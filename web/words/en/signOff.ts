@@ -200,6 +200,7 @@ export const signOffWords = {
       training: 'The training',
       cue: 'With the house’s stop cue',
       look: 'Two shots to look at it again',
+      isOffline: 'Begun without network: what comes before was not looked at',
       tasters: 'Cups tasted',
       happened: 'What happened',
       signBy: 'Sign with',

@@ -44,6 +44,7 @@ export const tastingWords = {
     skipFirst: 'No call by eye this time',
     slips: 'Both taste, neither sees the other’s note',
     slipsHint: 'Stir, let it cool a little. Hand the tablet on for each note.',
+    inSetHint: 'For their own call. Those who assess taste the cup by the digits on it.',
     slipOf: '{person}’s tasting note',
     ownSlip: 'Your tasting note',
     trainerSide: 'Trainer',
