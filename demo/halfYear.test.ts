@@ -1,6 +1,8 @@
 import { academyFile } from '@calm-apron/contract'
 import { trainingState } from '@calm-apron/core'
+import { halfYear } from './halfYear/index.ts'
 import { sayingOf } from './halfYear/sayingOf.ts'
+import { MADE_FOR, shiftedTo } from './halfYear/shifted.ts'
 import { demoAcademy, demoOfHalfYear } from './index.ts'
 
 const NOW = new Date('2026-11-23T10:00:00Z')
@@ -12,6 +14,11 @@ test('half a year is a valid academy, the same each time, moved by whole days', 
   expect(academy.shots.length).toBeGreaterThan(2000)
   const dayLater = demoOfHalfYear(new Date(NOW.getTime() + 86_400_000))
   expect(dayLater.shots[0]?.facts).toEqual(academy.shots[0]?.facts)
+})
+
+test('made for one day and moved, it is what would be made for the other', () => {
+  const moved: unknown = JSON.parse(shiftedTo(NOW, JSON.stringify(halfYear(MADE_FOR))))
+  expect(moved).toEqual(halfYear(NOW))
 })
 
 test('its bags were open when they were pulled from, and none gave more than it held', () => {

@@ -7,7 +7,7 @@ import { demoRooms } from './rooms.ts'
 import { CAUTIONS, ROUTINES } from './routines.ts'
 import { demoShots } from './shots.ts'
 
-import { halfYear } from './halfYear/index.ts'
+import { type HalfYear, halfYear } from './halfYear/index.ts'
 
 /** The made-up academy as it would be at `now`: its house coffee in its window, its last shots a little while ago. */
 export function demoAcademy(now: Date): AcademyFile {
@@ -31,8 +31,12 @@ export { sayingOf } from './halfYear/sayingOf.ts'
 
 /** The same with half a year behind it. @param seed another one makes another half-year of the same people */
 export function demoOfHalfYear(now: Date, seed?: number): AcademyFile {
+  return withHalfYear(now, halfYear(now, seed))
+}
+
+/** The same with a half-year that was made before. */
+export function withHalfYear(now: Date, { bags, shots, ...beside }: HalfYear): AcademyFile {
   const academy = demoAcademy(now)
-  const { bags, shots, ...beside } = halfYear(now, seed)
   const prepared = [...academy.prepared, ...bags]
   return { ...academy, ...beside, prepared, shots: [...shots, ...academy.shots] }
 }

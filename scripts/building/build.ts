@@ -1,6 +1,8 @@
+import { execFileSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { cpSync, existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
 import { build as bundle } from 'esbuild'
 import { CHECKOUT, distFolder } from '../machine/checkout.ts'
 import { PlainFailure } from '../machine/plainFailure.ts'
@@ -27,6 +29,7 @@ export async function buildIfChanged(): Promise<void> {
   console.log('Building …')
   rmSync(dist, { recursive: true, force: true })
   await bundleForNode(dist)
+  packHalfYear(dist)
   cpSync(join(CHECKOUT, 'server/database/migrations'), join(dist, 'server/migrations'), { recursive: true })
   const code = await runShown(
     process.execPath,
@@ -71,6 +74,14 @@ async function bundleForNode(dist: string): Promise<void> {
       js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
     },
   })
+}
+
+/** To pull half a year of shots takes its time; it is done once, here. */
+function packHalfYear(dist: string): void {
+  const made = execFileSync(process.execPath, [join(dist, 'demo/print.js'), 'make-half-year'], {
+    maxBuffer: 64 * 1_048_576,
+  })
+  writeFileSync(join(dist, 'demo/half-year.json.gz'), gzipSync(made, { level: 9 }))
 }
 
 function digestOfSources(): string {
