@@ -77,10 +77,15 @@ export class Assessing {
     return trainingId
   }
 
-  /** A shot of the set, on in all that is measured but for a cup so much heavier. */
+  /** A shot of the set, on in all that is measured but for a cup so much heavier, or a time so much longer. */
   async shot(
     set: { trainingId: string; assessmentId: string },
-    { by, purpose = 'assessment', heavierG = 0 }: { by?: string; purpose?: string; heavierG?: number },
+    {
+      by,
+      purpose = 'assessment',
+      heavierG = 0,
+      slowerS = 0,
+    }: { by?: string; purpose?: string; heavierG?: number; slowerS?: number },
   ): Promise<void> {
     const { barId, machineId, grinderId, recipe } = this.#room
     const { doseG, yieldG, timeMinS, timeMaxS } = recipe.targets
@@ -95,7 +100,12 @@ export class Assessing {
       ...{ ...known, rightBasket: true, bedEven: true, abandoned: null },
       dose: { by: 'net', netG: doseG },
       tamp: { tilt: 'level', lowSide: null, settled: true },
-      clock: { firstDrop: 'marked', firstDropS: 7, stopS: (timeMinS + timeMaxS) / 2, estimated: false },
+      clock: {
+        firstDrop: 'marked',
+        firstDropS: 7,
+        stopS: (timeMinS + timeMaxS) / 2 + slowerS,
+        estimated: false,
+      },
       cup: { by: 'net', netG: yieldG + heavierG },
       taste: { sour: null, sweet: null, bitter: null, body: null, dryness: null },
       look: { stream: 'even', puck: 'even' },
@@ -111,7 +121,7 @@ export class Assessing {
     })
   }
 
-  /** The set that is on. */
+  /** The set that is on; empty while none is. */
   async running(): Promise<string> {
     const path = `${this.app.url}/api/v1/assessments`
     const answer = await this.page.request.get(path, { headers: CONTRACT })

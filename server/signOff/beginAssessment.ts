@@ -156,7 +156,9 @@ async function refuseUnfair(
   }
   const { timeZone } = await findAcademy(transaction)
   const today = dateInZone(now, timeZone)
-  if (standing.is === 'not-yet' && today < standing.from && text === '')
+  // A card is gone through again whenever there is time.
+  const isSet = setup.trainingId !== null
+  if (isSet && standing.is === 'not-yet' && today < standing.from && text === '')
     throw refuseField('text', 'too-soon', `It is repeated from ${standing.from}, or a reason is given.`)
   // What they are looked at again for was there once.
   if (setup.isLook !== true && lacking.length > 0 && text === '')

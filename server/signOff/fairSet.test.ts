@@ -128,8 +128,10 @@ describe('cups by their digits', () => {
 test('what nobody ended opens after a day; what was ended without network in its time counts, however late it is heard', async () => {
   const { begin, wholeSet, pulled, signOffs, second } = assessing
   const left = await begin()
-  const shotId = await pulled(left, { pulledAt: ago(25) })
+  const shotId = await pulled(left, {}, 0, new Date(ago(25)))
   await server.of(left.trainee).get(`/api/v1/shots/${shotId}`).expect(200)
+  const byAWrongClock = await pulled(left, { pulledAt: ago(25) })
+  await server.of(left.trainee).get(`/api/v1/shots/${byAWrongClock}`).expect(409)
 
   const late = await begin({}, undefined, ago(30))
   await wholeSet(late)

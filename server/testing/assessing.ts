@@ -107,15 +107,11 @@ export async function assessingIn(server: TestServer) {
     { assessmentId, trainee }: Begun,
     part: Partial<ShotInput> = {},
     g = 0,
+    receivedAt?: Date,
   ): Promise<string> {
     const isReference = part.purpose === 'reference'
-    return world.makeShot(isReference ? second : trainee, second, {
-      pulledAt: at(),
-      purpose: 'assessment',
-      assessmentId,
-      ...part,
-      facts: onTarget(g),
-    })
+    const its = { pulledAt: at(), purpose: 'assessment' as const, assessmentId, ...part, facts: onTarget(g) }
+    return world.makeShot(isReference ? second : trainee, second, its, receivedAt)
   }
 
   async function wholeSet(begun: Begun, heavyG: readonly number[] = []): Promise<string[]> {

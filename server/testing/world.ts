@@ -97,11 +97,12 @@ export function worldIn(house: House) {
     by: Somebody,
     recordedBy: Somebody,
     part: Partial<ShotInput> = {},
+    receivedAt = house.now(),
   ): Promise<string> {
     const shotId = newId()
     const input = { ...shotOf(), personId: by.personId, judgedBy: recordedBy.personId, ...part }
     await inAcademy(house.database, by.academyId, (transaction) =>
-      storeShot(errandOf(transaction, recordedBy), shotId, input),
+      storeShot({ ...errandOf(transaction, recordedBy), now: receivedAt }, shotId, input),
     )
     return shotId
   }

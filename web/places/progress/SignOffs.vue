@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { PersonSignOffs } from '@calm-apron/contract'
 import { programmeOf } from '@calm-apron/contract'
+import { assessmentDue } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
@@ -12,7 +13,6 @@ import { useFormat } from '../../kit/units/useFormat.ts'
 import { useAssessments } from '../../shot/signOff/assessments.ts'
 import { usePartWords } from '../../shot/signOff/usePartWords.ts'
 import { useProgrammes } from '../../shot/signOff/useSet.ts'
-import { partsOf } from '@calm-apron/core'
 
 /** How somebody stands in each programme: what is shown, what is next, what their sign-off means. Never against others. */
 const props = defineProps<{ personId: string; isOwn: boolean }>()
@@ -30,13 +30,13 @@ const nameOf = (programmeId: string) =>
 const busy = ref('')
 
 type Row = PersonSignOffs['programmes'][number]
-const isOpen = ({ standing }: Row) =>
+const isOpen = ({ standing }: Pick<Row, 'standing'>) =>
   standing.is === 'none' || standing.is === 'not-yet' || standing.is === 'withdrawn'
 const rows = computed(() =>
   told.value.map((row) => ({
     ...row,
     way: byId(row.programmeId)?.content.way ?? null,
-    says: standingWords(row.standing),
+    says: standingWords(row.standing, byId(row.programmeId)?.content.way ?? null),
     lacks: isOpen(row) ? lackingWords(row.lacking, nameOf) : [],
     assessmentId: 'assessmentId' in row.standing ? row.standing.assessmentId : null,
     forecast:
@@ -46,8 +46,15 @@ const rows = computed(() =>
   })),
 )
 
+/** A card is begun, or gone through again, where nothing else comes first. */
+const mayBeginCard = ({ standing, lacking }: Row) =>
+  !props.isOwn &&
+  door.may('sign') &&
+  lacking.length === 0 &&
+  (standing.is === 'signed' ? standing.lookAgain.length > 0 : isOpen({ standing }))
+
 /** A card needs no training: it is begun where one stands. */
-async function beginCard({ programmeId, programmeRevisionId }: Row): Promise<void> {
+async function beginCard({ programmeId, programmeRevisionId, standing }: Row): Promise<void> {
   const content = byId(programmeId)?.content
   if (content === undefined) return
   busy.value = programmeId
@@ -60,7 +67,7 @@ async function beginCard({ programmeId, programmeRevisionId }: Row): Promise<voi
     machineId: null,
     groupNo: 0,
     grinderId: null,
-    parts: partsOf(programmeOf(content)),
+    ...assessmentDue(standing, programmeOf(content)),
     isTasted: false,
     hasCue: false,
   }
@@ -91,7 +98,7 @@ async function beginCard({ programmeId, programmeRevisionId }: Row): Promise<voi
           >{{ t('signOff.open') }}</RouterLink
         >
         <PressButton
-          v-if="row.way === 'ticks' && row.standing.is === 'none' && !isOwn && door.may('sign')"
+          v-if="row.way === 'ticks' && mayBeginCard(row)"
           :is-busy="busy === row.programmeId"
           @click="beginCard(row)"
           >{{ t('signOff.beginCard') }}</PressButton

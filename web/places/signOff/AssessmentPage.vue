@@ -126,7 +126,9 @@ const tasters = computed(() => {
       </h1>
       <p class="stage" role="status">
         {{ stageWords }}
-        <template v-if="state.stage === 'signed'">{{ t('signOff.means') }}</template>
+        <template v-if="state.stage === 'signed' && programme">{{
+          t(`signOff.means.${programme.way}`)
+        }}</template>
         <template v-if="until">{{ until }}</template>
       </p>
       <p class="soft">

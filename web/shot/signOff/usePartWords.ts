@@ -1,4 +1,4 @@
-import type { Lacking, SignedOff, SignedPart } from '@calm-apron/core'
+import type { Lacking, ProgrammeWay, SignedOff, SignedPart } from '@calm-apron/core'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
@@ -41,7 +41,8 @@ export function usePartWords() {
     }
   }
 
-  function standingWords(standing: SignedOff): string[] {
+  /** @param way a card is gone through again where a set is looked at again by two shots */
+  function standingWords(standing: SignedOff, way: ProgrammeWay | null): string[] {
     switch (standing.is) {
       case 'not-yet':
         return [
@@ -66,8 +67,10 @@ export function usePartWords() {
           ...(standing.lookedAt === null
             ? []
             : [t('signOff.standing.looked', { date: format.dateOf(standing.lookedAt, academy.timeZone) })]),
-          t('signOff.means'),
-          ...standing.lookAgain.map((why) => t(`signOff.lookAgain.${why}`)),
+          ...(way === null ? [] : [t(`signOff.means.${way}`)]),
+          ...(way === 'ticks'
+            ? standing.lookAgain.slice(0, 1).map(() => t('signOff.cardAgain'))
+            : standing.lookAgain.map((why) => t(`signOff.lookAgain.${why}`))),
         ]
       default:
         return [t(`signOff.standing.${standing.is}`)]

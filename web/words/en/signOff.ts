@@ -3,6 +3,7 @@ import type {
   AssessmentStage,
   LookAgain,
   PartResult,
+  ProgrammeWay,
   ReviewFinding,
   SetEnd,
   SetNotice,
@@ -69,7 +70,12 @@ export const signOffWords = {
       shift: 'Of late a reading lies elsewhere: worth a look. It holds meanwhile.',
       'look-off': 'The last look was not as it should be: two more shots. It holds meanwhile.',
     } satisfies Record<LookAgain, string>,
-    means: 'May work at the bar without somebody beside them, with this recipe, on this kind of machine.',
+    cardAgain: 'Some time has passed: go through the card again.',
+    means: {
+      set: 'May work at the bar without somebody beside them, with this recipe, on this kind of machine.',
+      'dial-in': 'May find the setting by themselves, on this kind of machine.',
+      ticks: 'The card is done.',
+    } satisfies Record<ProgrammeWay, string>,
     lacking: {
       title: 'Before the set:',
       shots: 'No more shots without help. | One more shot without help. | {n} more shots without help.',
