@@ -8,8 +8,6 @@ test.use({ signedIn: HEAD })
 const setOn = (page: Page) => page.locator('[data-set]')
 
 async function begin(page: Page, reason: string): Promise<void> {
-  await page.getByLabel('Whose set?').selectOption({ label: TRAINEE })
-  await page.getByLabel('Programme', { exact: true }).selectOption({ label: 'Espresso at the bar' })
   await page.getByRole('radio', { name: 'Look and numbers only' }).check()
   if (reason !== '') await page.getByLabel('Reason').fill(reason)
   await page.getByRole('button', { name: 'Begin the set' }).click()
@@ -32,6 +30,8 @@ test('a reference that is off is pulled again; what failed is repeated alone; on
   const open = async () => {
     await page.goto(`/trainings/${trainingId}`)
     await page.getByRole('button', { name: 'Begin a set' }).click()
+    await page.getByLabel('Whose set?').selectOption({ label: TRAINEE })
+    await page.getByLabel('Programme', { exact: true }).selectOption({ label: 'Espresso at the bar' })
   }
   const its = async () => {
     await expect.poll(() => bar.running()).not.toBe('')
@@ -54,7 +54,6 @@ test('a reference that is off is pulled again; what failed is repeated alone; on
 
   await test.step('only what failed is repeated, from the next day, or with a reason', async () => {
     await open()
-    await page.getByLabel('Whose set?').selectOption({ label: TRAINEE })
     await expect(page.getByText('Repeated: yield')).toBeVisible()
     await expect(page.getByText(/^It is repeated from /)).toBeVisible()
     await expect(page.getByRole('button', { name: 'Begin the set' })).toBeDisabled()
@@ -70,7 +69,6 @@ test('a reference that is off is pulled again; what failed is repeated alone; on
 
   await test.step('two shots look at it again', async () => {
     await open()
-    await page.getByLabel('Whose set?').selectOption({ label: TRAINEE })
     await expect(page.getByText('two shots to look at it again, not a set')).toBeVisible()
     await begin(page, '')
     const set = await its()

@@ -1,10 +1,9 @@
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { once } from 'node:events'
 import { get as httpGet } from 'node:http'
 import { get as httpsGet } from 'node:https'
-import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { json } from 'node:stream/consumers'
+import { json, text } from 'node:stream/consumers'
 import type { DatabaseUrls } from './database/roles.ts'
 import { withClient } from './database/withClient.ts'
 import { addressOf } from './machine/address.ts'
@@ -16,12 +15,11 @@ const LOOK_EVERY_MS = 60
 
 /** Brings the schema up to date as its owner. */
 export function migrate(urls: DatabaseUrls): void {
-  runBuilt(
-    'server/migrate.js',
-    [],
-    { DATABASE_OWNER_URL: urls.ownerUrl, DATABASE_URL: urls.appUrl },
-    'The database could not be migrated.',
-  )
+  const { status, stderr } = spawnSync(process.execPath, built('server/migrate.js', []), {
+    env: { ...process.env, DATABASE_OWNER_URL: urls.ownerUrl, DATABASE_URL: urls.appUrl },
+    encoding: 'utf8',
+  })
+  refuseFailed({ code: status, complained: stderr }, 'The database could not be migrated.')
 }
 
 /**
@@ -30,22 +28,29 @@ export function migrate(urls: DatabaseUrls): void {
  */
 export async function loadDemo(appUrl: string, hasHalfYear = false): Promise<void> {
   if (await hasDemo(appUrl)) return
-  const folder = mkdtempSync(join(tmpdir(), 'calm-apron-demo-'))
-  try {
-    const file = join(folder, 'academy.json')
-    writeFileSync(
-      file,
-      runBuilt('demo/print.js', hasHalfYear ? ['half-year'] : [], {}, 'The demo academy could not be made.'),
-    )
-    runBuilt(
-      'server/importAcademy.js',
-      [file, '--demo'],
-      { DATABASE_URL: appUrl },
-      'The demo academy could not be loaded.',
-    )
-  } finally {
-    rmSync(folder, { recursive: true, force: true })
-  }
+  // One makes it while the other gets ready to load it.
+  const making = spawn(process.execPath, built('demo/print.js', hasHalfYear ? ['half-year'] : []), {
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
+  const loading = spawn(process.execPath, built('server/importAcademy.js', ['-', '--demo']), {
+    env: { ...process.env, DATABASE_URL: appUrl },
+    stdio: [making.stdout, 'ignore', 'pipe'],
+  })
+  const [made, loaded] = await Promise.all([endOf(making), endOf(loading)])
+  refuseFailed(made, 'The demo academy could not be made.')
+  refuseFailed(loaded, 'The demo academy could not be loaded.')
+}
+
+/** How a program ended, and what it complained of. */
+interface Ended {
+  code: number | null
+  complained: string
+}
+
+async function endOf(program: ChildProcess): Promise<Ended> {
+  const complained = program.stderr === null ? Promise.resolve('') : text(program.stderr)
+  const [code] = (await once(program, 'exit')) as [number | null]
+  return { code, complained: await complained }
 }
 
 async function hasDemo(appUrl: string): Promise<boolean> {
@@ -55,20 +60,17 @@ async function hasDemo(appUrl: string): Promise<boolean> {
   })
 }
 
-function runBuilt(program: string, args: string[], env: NodeJS.ProcessEnv, otherwise: string): string {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    ['--enable-source-maps', join(distFolder(), program), ...args],
-    {
-      env: { ...process.env, ...env },
-      encoding: 'utf8',
-      maxBuffer: 64 * 1_048_576,
-    },
-  )
-  if (status === 0) return stdout
-  const words = stderr.split('\n').find((line) => /error/i.test(line)) ?? stderr
+function refuseFailed({ code, complained }: Ended, otherwise: string): void {
+  if (code === 0) return
+  const words = complained.split('\n').find((line) => /error/i.test(line)) ?? complained
   throw new PlainFailure(`${otherwise} (${words.trim()})`)
 }
+
+const built = (program: string, args: string[]) => [
+  '--enable-source-maps',
+  join(distFolder(), program),
+  ...args,
+]
 
 export interface ServerSettings {
   host: string

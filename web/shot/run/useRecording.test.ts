@@ -89,6 +89,21 @@ function bar(leadsG: readonly number[] = [], isHelped = true, isCueKept = false)
   return { ...made, draft, orders, tell, end: () => scope.stop() }
 }
 
+test('in the set of a house that keeps its cue the stop is cued, and nothing said of where it would end', async () => {
+  for (const [isCueKept, isCued] of [
+    [true, true],
+    [false, false],
+  ] as const) {
+    const { clock, recording, tell, end } = bar([2, 2, 2, 2, 2], false, isCueKept)
+    clock.markNext()
+    await nextTick()
+    for (let tenth = 0; tenth < 60; tenth += 1) await tell(0)
+    for (let weight = 0.16; weight < TARGET_G; weight += 0.16) await tell(weight)
+    expect([recording.isCued.value, recording.finishS.value]).toEqual([isCued, null])
+    end()
+  }
+})
+
 test('the scale marks the first drop, cues the stop before the target, and fills in the cup once it has settled', async () => {
   const { clock, recording, draft, orders, tell, end } = bar([2, 2, 2, 2, 2])
   clock.markNext()
