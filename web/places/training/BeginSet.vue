@@ -75,6 +75,8 @@ const isTasted = ref(true)
 const reason = ref('')
 
 const answer = useAnswer(() => (personId.value === '' ? null : signOffsAsked(personId.value)))
+/** The server is asked what comes before, and may still say. */
+const isLooking = computed(() => answer.state.value === 'looking')
 const known = computed(
   () => answer.value.value?.programmes.find((each) => each.programmeId === programmeId.value) ?? null,
 )
@@ -106,6 +108,7 @@ const isNot = computed(() => {
 })
 /** Why a reason is asked for; empty where none is. */
 const asksWhy = computed(() => {
+  if (isLooking.value) return ''
   if (known.value === null) return t('signOff.begin.unknown')
   if (standing.value.is === 'not-yet' && isTooSoon.value)
     return t('signOff.begin.tooSoon', { date: format.calendarDate(standing.value.from) })
@@ -117,6 +120,7 @@ const isReady = computed(
     programme.value !== null &&
     personId.value !== '' &&
     groupKey.value !== '' &&
+    !isLooking.value &&
     isNot.value === '' &&
     (asksWhy.value === '' || reason.value.trim().length >= 3),
 )
@@ -139,7 +143,7 @@ async function begin(): Promise<void> {
       ...due.value,
       isTasted: isTasted.value,
       hasCue: content.set.keepsCue,
-      ...(known.value === null && { isOffline: true as const }),
+      ...(answer.state.value !== 'here' && { isOffline: true as const }),
     },
     reason.value.trim(),
   )
