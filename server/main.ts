@@ -19,6 +19,8 @@ import packageJson from './package.json' with { type: 'json' }
 const FINISH_WITHIN_MS = 3000
 const STOP_WITHIN_MS = 4500
 const LOOK_FOR_IDLE_EVERY_MS = 20
+/** Longer than a proxy keeps a line it has nothing to say on: else one is closed just as the next request is sent on it. */
+const KEEP_ALIVE_MS = 75_000
 const SWEEP_EVERY_MS = 3_600_000
 
 const environment = readEnvironment(process.env)
@@ -47,6 +49,7 @@ const app = createApp({
 })
 
 const server = serverFor(app)
+server.keepAliveTimeout = KEEP_ALIVE_MS
 server.listen(environment.port, environment.host, () => {
   logger.info({ address: server.address() }, 'listening')
 })

@@ -23,6 +23,12 @@ async function halfRequest(cookie: string): Promise<void> {
   )
 }
 
+test('a line that is kept alive outlasts a proxy’s, so that none is closed just as a request is sent on it', async () => {
+  const answer = await fetch(`${app.url}/healthz`)
+  const [, seconds = '0'] = /timeout=(\d+)/.exec(answer.headers.get('keep-alive') ?? '') ?? []
+  expect(Number(seconds)).toBeGreaterThan(60)
+})
+
 test('asked to stop, the server is gone before a stuck statement would be given up, whatever hangs', async () => {
   const { cookie, api } = await comeInAt(app.url, 'trainer')
   const lines = await Promise.all(Array.from({ length: 5 }, () => api(LIVE_LINE_PATH)))

@@ -9,7 +9,6 @@ import type {
   slip,
   trainingEvent,
 } from '../database/schema/index.ts'
-import { bodyDigest } from '../http/bodyDigest.ts'
 import { toColumns } from '../shots/factsRow.ts'
 
 /** A row without the academy that it is about to belong to. */
@@ -21,6 +20,8 @@ interface Storing {
   receivedAt: Date
   teaching: ReadonlySet<string>
   texts: Texts
+  /** By which a record that is sent again is known. */
+  digestOf: (body: unknown) => string
 }
 
 /** What people wrote goes into a table of its own, where it can be blanked. */
@@ -39,7 +40,13 @@ export class Texts {
 const pullersOf = ({ shots }: AcademyFile) => new Map(shots.map(({ shotId, personId }) => [shotId, personId]))
 
 /** The first revision of each shot, and its corrections. */
-export function revisionRows({ file, receivedAt, teaching, texts }: Storing): Row<typeof shotRevision>[] {
+export function revisionRows({
+  file,
+  receivedAt,
+  teaching,
+  texts,
+  digestOf,
+}: Storing): Row<typeof shotRevision>[] {
   const pulledBy = pullersOf(file)
   const firstNotes = new Map<string, string | null>()
   const first = file.shots.map(({ shotId, ...input }) => {
@@ -50,7 +57,7 @@ export function revisionRows({ file, receivedAt, teaching, texts }: Storing): Ro
       revisionId: shotId,
       shotId,
       revisionNo: 1,
-      bodyDigest: bodyDigest(input),
+      bodyDigest: digestOf(input),
       judgedBy,
       isJudgeTeaching: teaching.has(judgedBy),
       noteTextId,
@@ -66,7 +73,7 @@ export function revisionRows({ file, receivedAt, teaching, texts }: Storing): Ro
       revisionId,
       shotId,
       revisionNo: input.basedOnNo + 1,
-      bodyDigest: bodyDigest(input),
+      bodyDigest: digestOf(input),
       judgedBy,
       isJudgeTeaching: teaching.has(judgedBy),
       reasonTextId: texts.keep(reason, aboutId, judgedBy),
@@ -83,7 +90,7 @@ export function seriesRows({ shots }: AcademyFile): Row<typeof shotSeries>[] {
   return shots.flatMap(({ shotId, series }) => (series === null ? [] : [{ shotId, ...series }]))
 }
 
-export function eventRows({ file, receivedAt }: Storing): Row<typeof trainingEvent>[] {
+export function eventRows({ file, receivedAt, digestOf }: Storing): Row<typeof trainingEvent>[] {
   return file.trainings.flatMap(({ trainingId, events }) =>
     events.map(({ eventId, ...input }) => ({
       eventId,
@@ -95,12 +102,12 @@ export function eventRows({ file, receivedAt }: Storing): Row<typeof trainingEve
       receivedAt,
       kind: input.happening.kind,
       happening: input.happening,
-      bodyDigest: bodyDigest(input),
+      bodyDigest: digestOf(input),
     })),
   )
 }
 
-export function callRows({ file, receivedAt }: Storing): Row<typeof call>[] {
+export function callRows({ file, receivedAt, digestOf }: Storing): Row<typeof call>[] {
   return file.calls.map(({ shotId, callId, ...input }) => {
     const { calledBy, stage, verdict, cause, move, calledAt, rulesVersion = null } = input
     return {
@@ -114,13 +121,13 @@ export function callRows({ file, receivedAt }: Storing): Row<typeof call>[] {
       calledAt: new Date(calledAt),
       rulesVersion,
       receivedAt,
-      bodyDigest: bodyDigest(input),
+      bodyDigest: digestOf(input),
     }
   })
 }
 
 /** All of one file arrived together: none of its notes leans on another. */
-export function slipRows({ file, receivedAt, texts }: Storing): Row<typeof slip>[] {
+export function slipRows({ file, receivedAt, texts, digestOf }: Storing): Row<typeof slip>[] {
   const pulledBy = pullersOf(file)
   return file.slips.map(({ shotId, slipId, ...input }) => {
     const { side, basedOnNo, filledBy, reason, taste, tastedAt } = input
@@ -135,12 +142,12 @@ export function slipRows({ file, receivedAt, texts }: Storing): Row<typeof slip>
       ...taste,
       tastedAt: new Date(tastedAt),
       receivedAt,
-      bodyDigest: bodyDigest(input),
+      bodyDigest: digestOf(input),
     }
   })
 }
 
-export function rulingRows({ file, receivedAt, texts }: Storing): Row<typeof ruling>[] {
+export function rulingRows({ file, receivedAt, texts, digestOf }: Storing): Row<typeof ruling>[] {
   const pulledBy = pullersOf(file)
   return file.rulings.map(({ shotId, rulingId, ...input }) => {
     const { ruledBy, verdict, cause, move, reason, ruledAt, rulesVersion = null } = input
@@ -157,7 +164,7 @@ export function rulingRows({ file, receivedAt, texts }: Storing): Row<typeof rul
       ruledAt: new Date(ruledAt),
       rulesVersion,
       receivedAt,
-      bodyDigest: bodyDigest(input),
+      bodyDigest: digestOf(input),
     }
   })
 }
