@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { expect } from './fixtures.ts'
 import { newId } from './people.ts'
-import type { Place } from './place.ts'
+import { PASSWORD, type Place } from './place.ts'
 
 const CONTRACT = { 'Calm-Apron-Contract': '2' }
 
@@ -14,6 +14,13 @@ interface Today {
   recipes: Recipe[]
   people: { personId: string; displayName: string }[]
   bars: { barId: string; machines: { machineId: string }[]; grinders: { grinderId: string }[] }[]
+}
+
+/** Signs what is decided on a page, as whoever is signed in there. */
+export async function signByPassword(page: Page): Promise<void> {
+  await page.getByRole('radio', { name: 'Password' }).check()
+  await page.getByLabel('Password', { exact: true }).last().fill(PASSWORD)
+  await page.getByRole('button', { name: 'Sign', exact: true }).click()
 }
 
 /** What is sent at a bar where a set is pulled, in the name of whoever is signed in on a page. */

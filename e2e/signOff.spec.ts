@@ -1,6 +1,6 @@
-import { Assessing } from './assessing.ts'
+import { Assessing, signByPassword } from './assessing.ts'
 import { HEAD, TRAINEE, TRAINER, expect, expectAccessible, test } from './fixtures.ts'
-import { PASSWORD, comeInAs } from './place.ts'
+import { comeInAs } from './place.ts'
 import { phoneOf } from './phone.ts'
 
 test.use({ signedIn: HEAD })
@@ -89,9 +89,7 @@ test('a set at one group while the other practises: sealed, one shot void, cut o
   })
 
   await test.step('decided and signed; whoever was assessed reads what is open, and asks for another look', async () => {
-    await page.getByRole('radio', { name: 'Password' }).check()
-    await page.getByLabel('Password', { exact: true }).last().fill(PASSWORD)
-    await page.getByRole('button', { name: 'Sign', exact: true }).click()
+    await signByPassword(page)
     await expect(page.getByRole('status').filter({ hasText: 'Not yet: yield.' })).toBeVisible()
     await expect(phone.getByText(/^Not yet: yield\. Only that is repeated, from/)).toBeVisible()
     await phone.getByLabel('What should be looked at?').fill('The scale stood on the cloth.')
@@ -113,9 +111,7 @@ test('a set at one group while the other practises: sealed, one shot void, cut o
     await expect(page.getByRole('heading', { name: 'Settle it' })).toBeVisible()
     await page.getByLabel('yield').selectOption({ label: 'shown' })
     await page.getByLabel('Reason').fill('The cup was weighed wrongly.')
-    await page.getByRole('radio', { name: 'Password' }).check()
-    await page.getByLabel('Password', { exact: true }).last().fill(PASSWORD)
-    await page.getByRole('button', { name: 'Sign', exact: true }).click()
+    await signByPassword(page)
     await expect(phone.getByText(/^Signed off\./)).toBeVisible()
     await other.close()
   })

@@ -1,7 +1,6 @@
 import type { Page } from '@playwright/test'
-import { Assessing } from './assessing.ts'
+import { Assessing, signByPassword } from './assessing.ts'
 import { HEAD, TRAINEE, expect, test } from './fixtures.ts'
-import { PASSWORD } from './place.ts'
 
 test.use({ signedIn: HEAD })
 
@@ -16,9 +15,7 @@ async function begin(page: Page, reason: string): Promise<void> {
 
 async function endAndSign(page: Page): Promise<void> {
   await setOn(page).getByRole('button', { name: 'End the set and open it' }).click()
-  await page.getByRole('radio', { name: 'Password' }).check()
-  await page.getByLabel('Password', { exact: true }).last().fill(PASSWORD)
-  await page.getByRole('button', { name: 'Sign', exact: true }).click()
+  await signByPassword(page)
 }
 
 test('a reference that is off is pulled again; what failed is repeated alone; once signed, two shots look at it again', async ({

@@ -32,7 +32,7 @@ export async function loadDemo(appUrl: string, hasHalfYear = false): Promise<voi
   const making = spawn(process.execPath, built('demo/print.js', hasHalfYear ? ['half-year'] : []), {
     stdio: ['ignore', 'pipe', 'pipe'],
   })
-  const loading = spawn(process.execPath, built('server/importAcademy.js', ['-', '--demo']), {
+  const loading = spawn(process.execPath, built('server/importAcademy.js', ['--demo']), {
     env: { ...process.env, DATABASE_URL: appUrl },
     stdio: [making.stdout, 'ignore', 'pipe'],
   })

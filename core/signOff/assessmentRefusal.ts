@@ -57,3 +57,21 @@ export function assessmentRefusal(
   if (kind === 'appealed' && decidedAt !== null && now.getTime() - decidedAt > APPEAL_MS) return 'too-late'
   return null
 }
+
+/**
+ * Whether somebody began, ended or decided the first set of one that is pulled afresh, where one of those who teach did not: then
+ * they don't assess the fresh one.
+ * @param teaching how many people teach
+ */
+export function hasSeenFirst(
+  { begunBy, closed, decided }: Pick<AssessmentState, 'begunBy' | 'closed' | 'decided'>,
+  personId: string,
+  teaching: number,
+): boolean {
+  const seen = new Set([
+    begunBy,
+    ...(closed === null ? [] : [closed.by]),
+    ...(decided === null ? [] : [decided.by]),
+  ])
+  return seen.has(personId) && teaching > seen.size
+}

@@ -20,7 +20,7 @@ export type {
   ReviewFinding,
   SetEnd,
 } from './assessment.ts'
-export { assessmentRefusal } from './assessmentRefusal.ts'
+export { assessmentRefusal, hasSeenFirst } from './assessmentRefusal.ts'
 export type { AssessmentAsker, AssessmentRefusal } from './assessmentRefusal.ts'
 export { cupCodes } from './cups.ts'
 export type { CupNote } from './cups.ts'

@@ -1,6 +1,6 @@
 import { type AssessmentState, type Outcomes, againUntil, openParts, repeatedFrom } from './assessment.ts'
-import { type Programme, type SignedPart } from './programme.ts'
 import { partsOf } from './judgeSet.ts'
+import type { Programme, SignedPart } from './programme.ts'
 
 /** Why a sign-off should be looked at again; it takes nothing away. */
 export const LOOK_AGAIN = ['age', 'away', 'equipment', 'shift', 'look-off'] as const

@@ -13,6 +13,7 @@ import {
   type SignedPart,
   assessmentDue,
   dateInZone,
+  hasSeenFirst,
   partsOf,
 } from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
@@ -132,7 +133,8 @@ async function refuseUnfair(
 ): Promise<void> {
   const { transaction, now } = errand
   const stood = stoodAt(await assessmentsOf(transaction, setup.personId), now)
-  const programmes = await programmesStood(errand, setup.personId, stood)
+  const { timeZone } = await findAcademy(transaction)
+  const programmes = await programmesStood(errand, setup.personId, { stood, timeZone })
   const programme = programmes.find(({ programmeId }) => programmeId === setup.programmeId)
   if (programme === undefined)
     throw refuseField('happening.setup.programmeId', 'put-away', 'This programme was put away.')
@@ -140,7 +142,7 @@ async function refuseUnfair(
   const isLookOn = standing.is === 'signed' && standing.look !== null
   if (standing.is === 'running' || standing.is === 'to-decide' || isLookOn)
     throw refuseField('happening.setup.programmeId', 'on-already', 'An assessment in this is on already.')
-  refuseOtherParts(setup, assessmentDue(standing, programmeOf(content)), content)
+  refuseNotDue(setup, assessmentDue(standing, programmeOf(content)), content)
   const teaching = await countTeaching(transaction)
   // What was pulled without network is kept: it says so, and their trainer does not sign it all the same.
   const isKnown = setup.isOffline === undefined || text === ''
@@ -154,7 +156,6 @@ async function refuseUnfair(
     refuseSeen(by, standing, stood, teaching)
     return
   }
-  const { timeZone } = await findAcademy(transaction)
   const today = dateInZone(now, timeZone)
   // A card is gone through again whenever there is time.
   const isSet = setup.trainingId !== null
@@ -166,7 +167,7 @@ async function refuseUnfair(
 }
 
 /** All that the programme judges, or what is due: nobody is signed off by parts alone. */
-function refuseOtherParts(setup: Setup, due: AssessmentDue, content: ProgrammeContent): void {
+function refuseNotDue(setup: Setup, due: AssessmentDue, content: ProgrammeContent): void {
   const isOf = (parts: readonly SignedPart[]) =>
     parts.length === setup.parts.length && parts.every((part) => setup.parts.includes(part))
   const isWhole =
@@ -190,7 +191,6 @@ function refuseSeen(
   if (afresh === null)
     throw refuseField('happening.setup.programmeId', 'under-appeal', 'Somebody else looks at it again first.')
   const first = stood.find((each) => each.assessmentId === assessmentId)?.state
-  const seen = new Set([first?.begunBy, first?.closed?.by, first?.decided?.by])
-  if (seen.has(by) && teaching > seen.size)
+  if (first !== undefined && hasSeenFirst(first, by, teaching))
     throw refuseField('by', 'has-seen', 'Whoever has seen the first set does not assess the fresh one.')
 }

@@ -14,13 +14,9 @@ afterAll(() => server.stop())
 
 const ALL = ['dose', 'yield', 'safety']
 const ago = (hours: number) => new Date(Date.now() - hours * 3_600_000).toISOString()
-async function whyNot(by: Somebody, happening: object, text = 'a reason'): Promise<unknown> {
-  const { status, body } = await assessing.note(by, newId(), happening, text)
-  return status === 422 ? (body as { errors: { reason: string }[] }).errors[0]?.reason : status
-}
 
 test('nobody is signed off by parts alone: a set judges all, or what is open of the one before', async () => {
-  const { second, begin, wholeSet, close, decide, setupFor } = assessing
+  const { second, begin, wholeSet, close, decide, setupFor, whyNot } = assessing
   const begun = await begin()
   await wholeSet(begun, [5, 5, 5])
   await close(begun).expect(201)
@@ -165,8 +161,21 @@ test('a set that their trainer began without network is kept, and signed by some
 })
 
 test('a fresh set is pulled once it is asked for, by somebody who has not seen the first, and takes its place', async () => {
-  const { trainer, second, head, world, note, sign, signOffs, begin, wholeSet, close, decide, setupFor } =
-    assessing
+  const {
+    trainer,
+    second,
+    head,
+    world,
+    note,
+    whyNot,
+    sign,
+    signOffs,
+    begin,
+    wholeSet,
+    close,
+    decide,
+    setupFor,
+  } = assessing
   const third = await world.make('trainer')
   const begun = await begin()
   const { assessmentId, trainee, trainingId } = begun

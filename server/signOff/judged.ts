@@ -50,21 +50,23 @@ export async function factsNow(
   const read = await readerOf(transaction, summaries)
   const said = await saidOfShots(transaction, summaries)
   const shots = skillShots(summaries, read, said)
-  const pulledIn = new Map(summaries.map((summary) => [summary.shotId, summary]))
+  const shotsById = new Map(shots.map((shot) => [shot.shotId, shot]))
+  const pulledIn = (assessmentId: string) =>
+    summaries.filter((summary) => summary.assessmentId === assessmentId)
   const beside = await shotsBeside(
     transaction,
-    assessments.flatMap((each) => spanOf(each, summaries)),
+    assessments.flatMap((each) => spanOf(each, pulledIn(each.assessmentId))),
   )
   return new Map(
     assessments.flatMap(({ assessmentId, state }) => {
       const content = programmes.get(state.setup.programmeRevisionId)
       if (content === undefined) return []
       const programme = termsFor(programmeOf(content), state.setup)
-      const own = shots.flatMap((shot): SetShot[] => {
-        const summary = pulledIn.get(shot.shotId)
-        return summary?.assessmentId === assessmentId ? [{ ...shot, personId: summary.personId }] : []
+      const ofSet = pulledIn(assessmentId)
+      const own = ofSet.flatMap(({ shotId, personId }): SetShot[] => {
+        const shot = shotsById.get(shotId)
+        return shot === undefined ? [] : [{ ...shot, personId }]
       })
-      const ofSet = summaries.filter((summary) => summary.assessmentId === assessmentId)
       const progress = setProgress(own, state.setup.personId, programme)
       const told: FactsNow = {
         assessors: content.assessors,
@@ -98,14 +100,13 @@ function progressTold(progress: SetProgress, shots: readonly SetShot[]): FactsNo
   }
 }
 
-/** From its first shot to its last, on its grinder; none where that is not known. */
+/** From its first shot to its last, on its grinder; none where that is not known, or while it is on: then nobody is told. */
 function spanOf(
-  { assessmentId, state: { setup } }: Pick<Stood, 'assessmentId' | 'state'>,
-  summaries: readonly ShotSummary[],
+  { assessmentId, state: { setup, stage } }: Pick<Stood, 'assessmentId' | 'state'>,
+  ofSet: readonly ShotSummary[],
 ): GrinderSpan[] {
-  const of = summaries.filter((summary) => summary.assessmentId === assessmentId)
-  const [first, last] = [of[0], of.at(-1)]
-  if (setup.grinderId === null || first === undefined || last === undefined) return []
+  const [first, last] = [ofSet[0], ofSet.at(-1)]
+  if (stage === 'running' || setup.grinderId === null || first === undefined || last === undefined) return []
   return [{ assessmentId, grinderId: setup.grinderId, from: first.pulledAt, to: last.pulledAt }]
 }
 

@@ -61,7 +61,8 @@ export async function readSignOffs(errand: Errand, personId: string): Promise<Pe
   refuseUnlessOwn(actor, 'see-sign-offs', personId === actor.personId)
   if ((await roleOf(transaction, personId)) === null) throw notThere()
   const stood = stoodAt(await assessmentsOf(transaction, personId), now)
-  const programmes = await programmesStood(errand, personId, stood)
+  const { timeZone } = await findAcademy(transaction)
+  const programmes = await programmesStood(errand, personId, { stood, timeZone })
   const isTeaching = teaches(actor.part)
   return {
     personId,
@@ -74,10 +75,9 @@ export async function readSignOffs(errand: Errand, personId: string): Promise<Pe
 export async function programmesStood(
   errand: Errand,
   personId: string,
-  stood: readonly Stood[],
+  { stood, timeZone }: { stood: readonly Stood[]; timeZone: string },
 ): Promise<PersonSignOffs['programmes']> {
   const { transaction, now } = errand
-  const { timeZone } = await findAcademy(transaction)
   const when = { now, timeZone }
   const run = await runOf(errand, personId)
   const records = await allPrepared(transaction, ['programme'])

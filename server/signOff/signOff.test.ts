@@ -63,7 +63,7 @@ test('a part that failed is repeated by itself, from the next day, or with a rea
 })
 
 test('who may not begin: whoever learns, oneself, their own trainer; and not without a reason before the run is there', async () => {
-  const { world, trainer, second, note, setupFor, at } = assessing
+  const { world, trainer, second, whyNot, setupFor, at } = assessing
   const trainee = await world.make('trainee')
   await world.makeShot(trainee, trainer, { pulledAt: at() })
   const trainingId = newId()
@@ -76,18 +76,14 @@ test('who may not begin: whoever learns, oneself, their own trainer; and not wit
     kind: 'begun',
     setup: setupFor(whom, trainingId, also),
   })
-  const why = async (by: Somebody, happening: object, text = 'a reason') => {
-    const { status, body } = await note(by, newId(), happening, text)
-    return status === 422 ? (body as { errors: { reason: string }[] }).errors[0]?.reason : status
-  }
-  expect(await why(trainee, begun(trainee))).toBe(403)
-  expect(await why(trainer, begun(trainer))).toBe('not-oneself')
-  expect(await why(trainer, begun(trainee))).toBe('their-trainer')
-  expect(await why(trainer, begun(trainee, { isOffline: true }), '')).toBe('their-trainer')
-  expect(await why(second, begun(trainee), '')).toBe('reason-needed')
-  expect(await why(second, begun(trainee, { parts: ['taste'] }))).toBe('not-in-programme')
-  expect(await why(second, begun(trainee, { trainingId: null }))).toBe('missing')
-  expect(await why(second, begun(trainee, { programmeRevisionId: newId() }))).toBe('unknown-id')
+  expect(await whyNot(trainee, begun(trainee))).toBe(403)
+  expect(await whyNot(trainer, begun(trainer))).toBe('not-oneself')
+  expect(await whyNot(trainer, begun(trainee))).toBe('their-trainer')
+  expect(await whyNot(trainer, begun(trainee, { isOffline: true }), '')).toBe('their-trainer')
+  expect(await whyNot(second, begun(trainee), '')).toBe('reason-needed')
+  expect(await whyNot(second, begun(trainee, { parts: ['taste'] }))).toBe('not-in-programme')
+  expect(await whyNot(second, begun(trainee, { trainingId: null }))).toBe('missing')
+  expect(await whyNot(second, begun(trainee, { programmeRevisionId: newId() }))).toBe('unknown-id')
 })
 
 test('a set that is not whole is not decided; one that was broken off counts for nothing and opens', async () => {

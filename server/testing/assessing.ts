@@ -50,6 +50,13 @@ export async function assessingIn(server: TestServer) {
       .of(by)
       .put(`/api/v1/assessments/${assessmentId}/signatures/${newId()}`)
       .send({ at: at(), happening, text: '', by: 'pin', secret: PIN, ...also })
+  /** Why something can't be begun: the reason that is given, or what the answer says. */
+  async function whyNot(by: Somebody, happening: object, text = 'a reason'): Promise<unknown> {
+    const answer = await note(by, newId(), happening, text)
+    return answer.status === 422
+      ? (answer.body as { errors: { reason: string }[] }).errors[0]?.reason
+      : answer.status
+  }
   async function read(by: Somebody, assessmentId: string): Promise<Assessment> {
     const answer = await server.of(by).get(`/api/v1/assessments/${assessmentId}`).expect(200)
     return assessment.parse(answer.body)
@@ -140,6 +147,7 @@ export async function assessingIn(server: TestServer) {
     second,
     head,
     note,
+    whyNot,
     sign,
     read,
     signOffs,

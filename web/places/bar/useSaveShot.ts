@@ -1,11 +1,11 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { v7 as uuidv7 } from 'uuid'
 import { PartNotFetched, useAppFiles } from '../../data/files/appFiles.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
 import { doseTastedG } from '../../shot/tasting/doseTasted.ts'
 import { useCupsTasted } from '../../shot/tasting/cupsTasted.ts'
+import { firstSlip } from '../../shot/tasting/firstSlip.ts'
 import { faultShownOf } from '../../shot/draft/shotDraft.ts'
 import { isOfSet } from '../../shot/signOff/ofSet.ts'
 import { type ShotRun, useShotRuns } from '../../shot/run/shotRuns.ts'
@@ -52,24 +52,10 @@ export function useSaveShot({ draft, read, recipe, series, device, help, becomes
   }
 
   /** Those who assess taste a set's cups by their digits: nobody waits for a trainer's note beside whoever pulled. */
-  function tastedByDigits() {
-    if (!isOfSet(draft) || !draft.areNotesAsked || !door.isStaff) return []
-    const body = {
-      filledBy: door.personId,
-      side: 'trainer',
-      basedOnNo: 0,
-      reason: null,
-      taste: null,
-    } as const
-    return [
-      {
-        kind: 'slip' as const,
-        shotId: draft.shotId,
-        slipId: uuidv7(),
-        body: { ...body, tastedAt: new Date().toISOString() },
-      },
-    ]
-  }
+  const tastedByDigits = () =>
+    isOfSet(draft) && draft.areNotesAsked && door.isStaff
+      ? [firstSlip(draft.shotId, 'trainer', door.personId, null)]
+      : []
 
   async function record(): Promise<void> {
     const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, madeAt } = draft

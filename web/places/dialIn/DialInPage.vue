@@ -51,7 +51,11 @@ const isOffRecipe = computed(
     advice.value !== null && recipe.value !== null && wantedOf(advice.value, recipe.value.targets) !== null,
 )
 const lastShotId = computed(() => ofBag.value.at(-1)?.shot.shotId ?? '')
-const isSetOn = computed(() => assessments.isOnAt(props.trainingId, setup.value?.grinderId ?? null))
+/** Why nobody dials in here; null where somebody may. */
+const isClosedBy = computed(() => {
+  if (assessments.isOnAt(props.trainingId, setup.value?.grinderId ?? null)) return 'setOn'
+  return isDialInOpen.value ? null : 'notOpen'
+})
 /** Other trainings that keep this grinder at a setting of their own. */
 const alsoLocked = useOtherLocks(() => props.trainingId)
 const marks = computed(() => {
@@ -70,14 +74,8 @@ async function lockAndGo(): Promise<void> {
 
 <template>
   <EmptyPlace
-    v-if="state && isSetOn"
-    :says="t('dialin.setOn')"
-    :action="t('bar.toTraining')"
-    :to="{ name: 'training', params: { trainingId } }"
-  />
-  <EmptyPlace
-    v-else-if="state && !isDialInOpen"
-    :says="t('dialin.notOpen')"
+    v-if="state && isClosedBy"
+    :says="t(`dialin.${isClosedBy}`)"
     :action="t('bar.toTraining')"
     :to="{ name: 'training', params: { trainingId } }"
   />

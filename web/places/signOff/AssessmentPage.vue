@@ -7,24 +7,18 @@ import {
   type ReviewFinding,
   answerBy,
   assessmentRefusal,
-  assessmentState,
   openParts,
   repeatedFrom,
 } from '@calm-apron/core'
-import { useNow } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
-import { useOutbox } from '../../data/outbox/outbox.ts'
-import { assessmentAsked } from '../../data/queries/questions.ts'
-import { useAnswer } from '../../data/queries/useAnswer.ts'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
-import { assessmentEventsOver } from '../../data/queries/laidOver.ts'
 import { usePartWords } from '../../shot/signOff/usePartWords.ts'
 import { useProgrammes } from '../../shot/signOff/useSet.ts'
 import CardOfTicks from './CardOfTicks.vue'
@@ -34,6 +28,7 @@ import OutcomeChoices from './OutcomeChoices.vue'
 import SayForm from './SayForm.vue'
 import SignFields from './SignFields.vue'
 import WhatHappened from './WhatHappened.vue'
+import { useAssessment } from './useAssessment.ts'
 import { useSigning } from './useSigning.ts'
 
 /** One assessment: what happened in it, what the rules propose with each shot, and what whoever is here may do. */
@@ -41,17 +36,10 @@ const props = defineProps<{ assessmentId: string }>()
 const { t } = useI18n()
 const academy = useAcademy()
 const door = useDoor()
-const outbox = useOutbox()
 const format = useFormat()
-const now = useNow({ interval: 60_000 })
 const { byId } = useProgrammes()
 const { partsWords } = usePartWords()
-const answer = useAnswer(() => assessmentAsked(props.assessmentId))
-const told = computed(() => answer.value.value ?? null)
-const events = computed(() =>
-  assessmentEventsOver(told.value?.events ?? [], props.assessmentId, outbox.since(answer.askedAtMs.value)),
-)
-const state = computed(() => assessmentState(events.value, now.value))
+const { answer, told, events, state, now } = useAssessment(() => props.assessmentId)
 const programme = computed(() => byId(state.value?.setup.programmeId ?? '')?.content ?? null)
 const person = computed(() => academy.personName(state.value?.setup.personId ?? ''))
 const isOwn = computed(() => state.value?.setup.personId === door.personId)

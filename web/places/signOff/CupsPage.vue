@@ -1,13 +1,7 @@
 <script setup lang="ts">
-import { assessmentState } from '@calm-apron/core'
-import { useNow } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useDoor } from '../../data/door/door.ts'
-import { useOutbox } from '../../data/outbox/outbox.ts'
-import { assessmentEventsOver } from '../../data/queries/laidOver.ts'
-import { assessmentAsked } from '../../data/queries/questions.ts'
-import { useAnswer } from '../../data/queries/useAnswer.ts'
 import FormField from '../../kit/forms/FormField.vue'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
 import CautionNote from '../../shot/cautions/CautionNote.vue'
@@ -16,23 +10,15 @@ import { useCupsTasted } from '../../shot/tasting/cupsTasted.ts'
 import { doseTastedG } from '../../shot/tasting/doseTasted.ts'
 import SlipForm from '../../shot/tasting/SlipForm.vue'
 import type { Taste } from '../../shot/tasting/useTasting.ts'
+import { useAssessment } from './useAssessment.ts'
 
 /** An assessor tastes the cups of a set by the digits on them: not told whose each is, or which is the trainer's. */
 const props = defineProps<{ assessmentId: string }>()
 const { t } = useI18n()
 const door = useDoor()
-const outbox = useOutbox()
 const cups = useCupsTasted()
 const assessments = useAssessments()
-const now = useNow({ interval: 60_000 })
-const answer = useAnswer(() => assessmentAsked(props.assessmentId))
-const told = computed(() => answer.value.value ?? null)
-const state = computed(() =>
-  assessmentState(
-    assessmentEventsOver(told.value?.events ?? [], props.assessmentId, outbox.since(answer.askedAtMs.value)),
-    now.value,
-  ),
-)
+const { answer, told, state } = useAssessment(() => props.assessmentId)
 /** What this taster kept, told or not yet sent. */
 const kept = computed(() => {
   const all = [...(told.value?.cups.notes ?? []), ...(state.value?.tasted ?? [])]

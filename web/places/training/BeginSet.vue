@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { programmeOf } from '@calm-apron/contract'
-import { type TrainingSetup, assessmentDue, assessmentState, dateInZone } from '@calm-apron/core'
+import {
+  type TrainingSetup,
+  assessmentDue,
+  assessmentState,
+  dateInZone,
+  hasSeenFirst,
+} from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
@@ -94,8 +100,7 @@ const hasSeen = computed(() => {
   if (value.is !== 'under-appeal') return false
   const told = answer.value.value?.assessments.find((each) => each.assessmentId === value.assessmentId)
   const first = assessmentState(told?.events ?? [], new Date())
-  const seen = new Set([first?.begunBy, first?.closed?.by, first?.decided?.by])
-  return seen.has(door.personId) && academy.teachers.length > seen.size
+  return first !== null && hasSeenFirst(first, door.personId, academy.teachers.length)
 })
 /** Why none can begin; empty where one can. */
 const isNot = computed(() => {

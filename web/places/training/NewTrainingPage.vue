@@ -43,7 +43,7 @@ async function go(): Promise<void> {
 <template>
   <div class="new">
     <h1 tabindex="-1">{{ t(changing ? 'training.change' : 'training.new') }}</h1>
-    <FocusChoice v-if="changing === null && form.chosen.purpose === 'practice'" v-model="focus" />
+    <FocusChoice v-if="changing === null" v-model="focus" />
     <TrainingForm :form="form" />
     <div class="go">
       <PressButton kind="primary" is-large @click="go">{{

@@ -12,6 +12,7 @@ import { useLiveLine } from '../../data/live/liveLine.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
 import { doseTastedG } from './doseTasted.ts'
 import { useCupsTasted } from './cupsTasted.ts'
+import { firstSlip } from './firstSlip.ts'
 
 /** Where no live line tells of another's slip that is waited for, the server is asked this often. */
 const ASK_EVERY_MS = 2000
@@ -73,8 +74,7 @@ export function useTasting(shotId: () => string, isAwaited: () => boolean) {
   }
   async function fillSlip(side: SlipSide, filledBy: string, taste: Taste | null): Promise<void> {
     if (taste !== null) cups.tasted(filledBy, recordedDoseG())
-    const body = { filledBy, side, basedOnNo: 0, reason: null, taste, tastedAt: new Date().toISOString() }
-    await outbox.add({ kind: 'slip', shotId: shotId(), slipId: uuidv7(), body })
+    await outbox.add(firstSlip(shotId(), side, filledBy, taste))
   }
 
   async function overrule(said: Pick<Ruling, 'verdict' | 'cause' | 'move'>, reason: string) {

@@ -29,8 +29,7 @@ export function useStartTraining() {
   return async function start(setup: TrainingSetup, focus: Focus): Promise<void> {
     const trainingId = uuidv7()
     await trainings.note(trainingId, { kind: 'started', setup })
-    const isUsual = setup.purpose === 'assessment' || isSameFocus(focus, FOCUS_ON_ALL)
-    if (!isUsual) await trainings.note(trainingId, { kind: 'focused', focus })
+    if (!isSameFocus(focus, FOCUS_ON_ALL)) await trainings.note(trainingId, { kind: 'focused', focus })
     last.value = { ...last.value, [door.personId]: setup }
     lastFocus.value = { ...lastFocus.value, [door.personId]: focus }
     await router.push({ name: 'training', params: { trainingId } })
