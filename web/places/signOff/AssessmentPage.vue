@@ -70,7 +70,9 @@ const isChanged = computed(() => {
 /** What is open is said with the stage, and that it alone is repeated. */
 const stageWords = computed(() => {
   if (state.value === null) return ''
-  const { stage, outcomes, decided } = state.value
+  const { stage, outcomes, decided, setup } = state.value
+  // A look takes nothing away.
+  if (stage === 'not-yet' && setup.isLook) return t('signOff.lookAgain.look-off')
   if (stage !== 'not-yet' || decided === null) return t(`signOff.stage.${stage}`)
   return t('signOff.standing.not-yet', {
     parts: partsWords(openParts(outcomes)),
