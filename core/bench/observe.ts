@@ -11,10 +11,26 @@ export type Observable =
 
 /** Notes that are numbers. */
 export type MeasuredKey =
-  'doseG' | 'firstDropS' | 'stopS' | 'cupG' | 'sour' | 'sweet' | 'bitter' | 'body' | 'dryness' | 'ageDays'
+  | 'doseG'
+  | 'firstDropS'
+  | 'stopS'
+  | 'cupG'
+  | 'sour'
+  | 'sweet'
+  | 'bitter'
+  | 'body'
+  | 'dryness'
+  | 'ageDays'
 /** Notes that are yes or no. */
 export type YesNoKey =
-  Sign | 'settled' | 'grinderPurged' | 'machineHot' | 'basketDry' | 'basketClean' | 'rightBasket' | 'bedEven'
+  | Sign
+  | 'settled'
+  | 'grinderPurged'
+  | 'machineHot'
+  | 'basketDry'
+  | 'basketClean'
+  | 'rightBasket'
+  | 'bedEven'
 /** Notes that are one of several. */
 export type ChoiceKey = 'tilt' | 'stream' | 'puck'
 /** What is noted or left out together: somebody who weighs the cup also has the scale out. */

@@ -6,7 +6,8 @@ import { netG } from './weighing.ts'
 
 /** A dose that nobody weighed: where it stood to its mark, or how many went in. What that weighs is not said here. */
 export type DoseSeen =
-  { by: 'mark'; mark: MarkMethod; at: MarkPlace } | { by: 'count'; of: CountMethod; count: number }
+  | { by: 'mark'; mark: MarkMethod; at: MarkPlace }
+  | { by: 'count'; of: CountMethod; count: number }
 
 /** A dose as it was measured: weighed, or seen. */
 export type DoseFact = Weighing | DoseSeen

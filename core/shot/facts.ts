@@ -18,7 +18,8 @@ export const TASTE_AXES = [
 
 /** A weight as it was read: net from a tared scale, or gross together with the vessel's empty weight. */
 export type Weighing =
-  { by: 'net'; netG: number } | { by: 'gross'; grossG: number; tareG: number; vesselId: string | null }
+  | { by: 'net'; netG: number }
+  | { by: 'gross'; grossG: number; tareG: number; vesselId: string | null }
 
 /** The raw instants in s from pump start; `estimated` when a reload came between them, or they began at the first drop. */
 export interface ShotClock {

@@ -1,5 +1,7 @@
 import { join } from 'node:path'
 import { CHECKOUT } from '../machine/checkout.ts'
+import { checkComponents } from '../linting/componentTypes.ts'
+import { lintComponents } from '../linting/components.ts'
 import { ROOMS } from '../machine/rooms.ts'
 import { runShown } from '../machine/run.ts'
 import { chromiumPath } from './chromium.ts'
@@ -14,25 +16,37 @@ const bin = (path: string) => join(CHECKOUT, 'node_modules', path)
 const node = (args: string[], env: NodeJS.ProcessEnv = {}) =>
   runShown(process.execPath, args, { cwd: CHECKOUT, env })
 
-const CONFIGS = ['eslint.config.js', 'jest.config.js', 'tsconfig.json', 'tsconfig.lint.json']
+const CONFIGS = ['.oxlintrc.json', 'eslint.config.js', 'jest.config.js', 'tsconfig.json']
 
-/** One check that either holds or doesn't, of files alone. */
-async function check(name: string, reads: readonly string[], args: string[]): Promise<Count> {
-  const holds = await unlessPassed(name, reads, async () => (await node(args)) === 0)
+/** One check that either holds or doesn't, of files alone: a program by its arguments, or what ends with an exit code. */
+async function check(
+  name: string,
+  reads: readonly string[],
+  checks: string[] | (() => Promise<number>),
+): Promise<Count> {
+  const exitCode = () => (Array.isArray(checks) ? node(checks) : checks())
+  const holds = await unlessPassed(name, reads, async () => (await exitCode()) === 0)
   return holds ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }
 }
 
 const format: Part = () =>
   check(
     'format',
-    [...ROOMS, ...CONFIGS, '.prettierignore', '.prettierrc.json', 'README.md', 'docs'],
-    [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.'],
+    [...ROOMS, ...CONFIGS, '.oxfmtrc.json', 'README.md', 'docs'],
+    [bin('oxfmt/bin/oxfmt'), '--check'],
   )
 
-const lint: Part = () =>
-  check('lint', [...ROOMS, ...CONFIGS], [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0'])
+/** What needs types by a linter with the native compiler; what knows templates and our rooms by one that can be taught. */
+async function lint(): Promise<Count> {
+  const all = [...ROOMS, ...CONFIGS]
+  return sum([
+    await check('lint-types', all, [bin('oxlint/bin/oxlint'), '--deny-warnings']),
+    await check('lint-components', ['core', 'contract', 'web'], lintComponents),
+    await check('lint-rooms', all, [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0']),
+  ])
+}
 
-/** Each room by itself, so that core can't lean on a browser's types; the native compiler takes a fifth of the time. */
+/** Each room by itself, so that core can't lean on a browser's types; all by the native compiler. */
 async function types(): Promise<Count> {
   const tsc = bin('typescript-native/bin/tsc')
   return sum([
@@ -40,7 +54,7 @@ async function types(): Promise<Count> {
     await check('types-contract', ['core', 'contract'], [tsc, '-p', 'contract']),
     await check('types-demo', ['core', 'contract', 'demo'], [tsc, '-p', 'demo']),
     await check('types-rest', [...ROOMS, ...CONFIGS], [tsc, '-p', '.']),
-    await check('types-web', ['core', 'contract', 'web'], [bin('vue-tsc/bin/vue-tsc.js'), '-p', 'web']),
+    await check('types-web', ['core', 'contract', 'web'], checkComponents),
   ])
 }
 

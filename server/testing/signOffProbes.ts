@@ -14,7 +14,11 @@ const DECIDED = {
 }
 
 type OfSignOffs =
-  'getSignOffs' | 'listAssessments' | 'getAssessment' | 'putAssessmentEvent' | 'signAssessment'
+  | 'getSignOffs'
+  | 'listAssessments'
+  | 'getAssessment'
+  | 'putAssessmentEvent'
+  | 'signAssessment'
 
 /** A row for every route of sign-off. */
 export const SIGN_OFF_PROBES = {

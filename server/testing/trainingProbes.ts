@@ -10,7 +10,12 @@ export const always = () => ({})
 export const at = '2026-11-23T10:40:00.000Z'
 
 type OfTrainings =
-  'listTrainings' | 'listPastTrainings' | 'getTraining' | 'putTrainingEvent' | 'putWatch' | 'putStage'
+  | 'listTrainings'
+  | 'listPastTrainings'
+  | 'getTraining'
+  | 'putTrainingEvent'
+  | 'putWatch'
+  | 'putStage'
 
 /** A row for every route of trainings. */
 export const TRAINING_PROBES = {

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { FOCUS_FOR, skillSaying } from '@calm-apron/core'
-import { useNow } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -16,6 +15,7 @@ import TakeHomeForm from './TakeHomeForm.vue'
 import TakeHomeNote from '../../shot/skill/TakeHomeNote.vue'
 import { useOwnSentences } from '../../shot/skill/useOwnSentences.ts'
 import { useSaying } from '../../shot/skill/useSaying.ts'
+import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 /** What one person can do: what to do next first, then each skill. To themselves without forecast or percentage. */
 const props = defineProps<{ personId: string; isOwn: boolean }>()
@@ -24,7 +24,7 @@ const academy = useAcademy()
 const format = useFormat()
 const sayingWords = useSaying()
 const ownSentences = useOwnSentences()
-const now = useNow({ interval: 60_000 })
+const now = useTimeOfDay(60_000)
 const answer = useAnswer(() => skillAsked(props.personId))
 
 const families = computed(() => answer.value.value?.families ?? [])

@@ -115,9 +115,7 @@ const options = computed(() => {
               }}</RouterLink>
             </td>
             <td>{{ row.off }}</td>
-            <td>
-              {{ row.standing }}<template v-if="row.isHelped">, {{ t('skill.helped') }}</template>
-            </td>
+            <td>{{ row.standing }}<template v-if="row.isHelped">, {{ t('skill.helped') }}</template></td>
           </tr>
         </tbody>
       </table>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { SKILLS } from '@calm-apron/core'
-import { useNow } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
@@ -12,13 +11,14 @@ import RungMark from './RungMark.vue'
 import TeamFilters from './TeamFilters.vue'
 import { type TeamView, teamViewed } from './teamView.ts'
 import { useSaying } from '../../shot/skill/useSaying.ts'
+import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 /** Everyone who learns here, by what is most pressing: one sentence each, and the rung of every skill. */
 const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
 const sayingWords = useSaying()
-const now = useNow({ interval: 60_000 })
+const now = useTimeOfDay(60_000)
 const answer = useAnswer(teamSkillAsked)
 
 const view = ref<TeamView>({ order: 'pressing', by: '', withinDays: null, personIds: null })

@@ -108,9 +108,7 @@ const hasSlips = computed(() => props.tasting.slips.some(({ taste }) => taste !=
     </dl>
     <table v-if="hasSlips">
       <caption class="visually-hidden">
-        {{
-          t('slip.both')
-        }}
+        {{ t('slip.both') }}
       </caption>
       <thead>
         <tr>

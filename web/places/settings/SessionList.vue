@@ -48,9 +48,7 @@ async function end(sessionId: string): Promise<void> {
     <h2 id="sessions-title">{{ t('you.sessionsTitle') }}</h2>
     <ul>
       <li v-for="row in rows" :key="row.sessionId" class="row">
-        <span>
-          {{ row.says }} <span class="soft">{{ row.kind }}</span>
-        </span>
+        <span> {{ row.says }} <span class="soft">{{ row.kind }}</span> </span>
         <strong v-if="row.isThisOne">{{ t('you.thisOne') }}</strong>
         <PressButton v-else @click="end(row.sessionId)">{{ t('you.end') }}</PressButton>
       </li>

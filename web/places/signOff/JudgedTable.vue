@@ -44,9 +44,7 @@ const rows = () =>
 <template>
   <table>
     <caption class="visually-hidden">
-      {{
-        t('signOff.page.proposal')
-      }}
+      {{ t('signOff.page.proposal') }}
     </caption>
     <thead>
       <tr>

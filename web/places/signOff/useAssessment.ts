@@ -1,15 +1,15 @@
 import { assessmentState } from '@calm-apron/core'
-import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useOutbox } from '../../data/outbox/outbox.ts'
 import { assessmentEventsOver } from '../../data/queries/laidOver.ts'
 import { assessmentAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
+import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 /** One assessment as the server told it, and how it stands with what happened here since. */
 export function useAssessment(assessmentId: () => string) {
   const outbox = useOutbox()
-  const now = useNow({ interval: 60_000 })
+  const now = useTimeOfDay(60_000)
   const answer = useAnswer(() => assessmentAsked(assessmentId()))
   const told = computed(() => answer.value.value ?? null)
   const events = computed(() =>

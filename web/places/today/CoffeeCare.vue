@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import { dateInZone } from '@calm-apron/core'
 import type { TodayCoffee } from '@calm-apron/contract'
-import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import BagLine from '../../shot/coffee/BagLine.vue'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
+import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 /** A coffee that is being pulled, with its open bags. */
 defineProps<{ coffee: TodayCoffee }>()
 const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
-const now = useNow({ interval: 60_000 })
+const now = useTimeOfDay(60_000)
 const today = computed(() => dateInZone(now.value, academy.timeZone))
 </script>
 

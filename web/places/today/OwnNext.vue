@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -7,12 +6,13 @@ import { skillAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
 import TakeHomeNote from '../../shot/skill/TakeHomeNote.vue'
 import { useOwnSentences } from '../../shot/skill/useOwnSentences.ts'
+import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 /** For whoever learns: what went right last time, and what to do next. */
 const props = defineProps<{ personId: string }>()
 const { t } = useI18n()
 const ownSentences = useOwnSentences()
-const now = useNow({ interval: 60_000 })
+const now = useTimeOfDay(60_000)
 const answer = useAnswer(() => skillAsked(props.personId))
 
 const says = computed(() => {

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useNow } from '@vueuse/core'
 import { computed, defineAsyncComponent } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
@@ -14,6 +13,7 @@ import OpenDrafts from '../../shot/start/OpenDrafts.vue'
 import AwaitingCalls from './AwaitingCalls.vue'
 import ShotStarter from '../../shot/start/ShotStarter.vue'
 import TrainingsOn from './TrainingsOn.vue'
+import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 const { t } = useI18n()
 const academy = useAcademy()
@@ -25,7 +25,7 @@ const AssessmentsWaiting = defineAsyncComponent(
 )
 const assessments = useAssessments()
 const format = useFormat()
-const now = useNow({ interval: 60_000 })
+const now = useTimeOfDay(60_000)
 const today = computed(() => academy.today)
 /** Coffees with a bag open in a hopper: what is pulled today. */
 const inUse = computed(() =>

@@ -1,6 +1,5 @@
 import type { TodayBag, TodayCoffee } from '@calm-apron/contract'
 import { dateInZone, filterDaysLeft, openTooLong, orderAdvice, shotsLeft, warmUpLeft } from '@calm-apron/core'
-import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { RouteLocationRaw } from 'vue-router'
@@ -8,6 +7,7 @@ import { bagOnDate } from '../../shot/coffee/bagState.ts'
 import { useBagWords } from '../../shot/coffee/useBagWords.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
+import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 export interface Care {
   key: string
@@ -26,7 +26,7 @@ export function useCare() {
   const academy = useAcademy()
   const format = useFormat()
   const bagWords = useBagWords()
-  const now = useNow({ interval: 30_000 })
+  const now = useTimeOfDay(30_000)
   const onDate = computed(() => dateInZone(now.value, academy.timeZone))
   const doseG = computed(() => academy.today?.recipes[0]?.targets.doseG ?? 0)
 

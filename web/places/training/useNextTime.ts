@@ -1,10 +1,10 @@
 import { skillSaying } from '@calm-apron/core'
-import { useNow } from '@vueuse/core'
 import { useDoor } from '../../data/door/door.ts'
 import { skillAsked, teamSkillAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
 import { useOwnSentences } from '../../shot/skill/useOwnSentences.ts'
 import { useSaying } from '../../shot/skill/useSaying.ts'
+import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 /**
  * What somebody should do next time, as their page says it, and the sentence that could be given to them to take home; to
@@ -12,7 +12,7 @@ import { useSaying } from '../../shot/skill/useSaying.ts'
  */
 export function useNextTime() {
   const door = useDoor()
-  const now = useNow({ interval: 60_000 })
+  const now = useTimeOfDay(60_000)
   const sayingWords = useSaying()
   const ownSentences = useOwnSentences()
   const team = useAnswer(() => (door.isStaff ? teamSkillAsked() : null))

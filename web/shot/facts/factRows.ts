@@ -23,7 +23,8 @@ const SHAPED_AMOUNTS = {
 
 /** What is typed as one number. */
 export type TypedFact =
-  { [P in FactPart]: TypedIn<(typeof FACTS)[P]> }[FactPart] | keyof typeof SHAPED_AMOUNTS
+  | { [P in FactPart]: TypedIn<(typeof FACTS)[P]> }[FactPart]
+  | keyof typeof SHAPED_AMOUNTS
 
 /** One row of the table of facts, and where it stands there. */
 export interface PlacedRow {

@@ -5,7 +5,6 @@ import {
   type ShotPurpose,
   assessmentState,
 } from '@calm-apron/core'
-import { useNow } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { v7 as uuidv7 } from 'uuid'
 import { computed } from 'vue'
@@ -15,6 +14,7 @@ import { useOutbox } from '../../data/outbox/outbox.ts'
 import { assessmentEventsOver } from '../../data/queries/laidOver.ts'
 import { assessmentsAsked } from '../../data/queries/questions.ts'
 import { useAnswer } from '../../data/queries/useAnswer.ts'
+import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 /** An assessment that is on, or waits for somebody, with what this tablet has not sent yet. */
 export interface OpenAssessment {
@@ -28,7 +28,7 @@ export interface OpenAssessment {
 export const useAssessments = defineStore('assessments', () => {
   const door = useDoor()
   const outbox = useOutbox()
-  const now = useNow({ interval: 60_000 })
+  const now = useTimeOfDay(60_000)
   const answer = useAnswer(() => (door.may('see-sign-offs', true) ? assessmentsAsked() : null))
   const told = computed(() => answer.value.value?.assessments ?? [])
 

@@ -55,9 +55,7 @@ async function bringBack(): Promise<void> {
     <h2 id="unfinished">{{ t('today.open') }}</h2>
     <ul class="rows">
       <li v-for="row in rows" :key="row.draft.shotId" class="row">
-        <span>
-          {{ row.name }}<br /><span class="soft">{{ row.since }}</span>
-        </span>
+        <span> {{ row.name }}<br /><span class="soft">{{ row.since }}</span> </span>
         <RouterLink class="go-on" :to="row.to">{{ t('today.goOn') }}</RouterLink>
         <PressButton kind="text" @click="throwAway(row.draft)">{{ t('today.throwAway') }}</PressButton>
       </li>

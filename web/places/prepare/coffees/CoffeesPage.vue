@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { CoffeeContent } from '@calm-apron/contract'
 import { dateInZone } from '@calm-apron/core'
-import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
@@ -10,13 +9,14 @@ import { useDoor } from '../../../data/door/door.ts'
 import { useFormat } from '../../../kit/units/useFormat.ts'
 import { useBagWords } from '../../../shot/coffee/useBagWords.ts'
 import PreparedList from '../PreparedList.vue'
+import { useTimeOfDay } from '../../../kit/useTimeOfDay.ts'
 
 const { t } = useI18n()
 const door = useDoor()
 const academy = useAcademy()
 const format = useFormat()
 const words = useBagWords()
-const now = useNow({ interval: 60_000 })
+const now = useTimeOfDay(60_000)
 
 const onDate = computed(() => dateInZone(now.value, academy.timeZone))
 const fromOf = ({ roaster, origin }: CoffeeContent) => [roaster, origin].filter(Boolean).join(' · ')

@@ -30,9 +30,7 @@ function set(index: number, state: TodayBar['bench'][number]['state']): void {
     </p>
     <ul>
       <li v-for="(each, index) in bench" :key="`${index} ${each.what}`" class="row">
-        <span>
-          {{ each.what }} <span class="soft">{{ each.note }}</span>
-        </span>
+        <span> {{ each.what }} <span class="soft">{{ each.note }}</span> </span>
         <ChoiceRow
           v-if="door.may('prepare')"
           :label="each.what"

@@ -52,9 +52,7 @@ const care = computed(() => {
 <template>
   <div>
     <p class="facts">
-      <span v-for="fact in facts" :key="fact.path"
-        >{{ fact.label }} <strong>{{ fact.value }}</strong></span
-      >
+      <span v-for="fact in facts" :key="fact.path">{{ fact.label }} <strong>{{ fact.value }}</strong></span>
     </p>
     <p v-for="says in care" :key="says" class="care">{{ says }}</p>
   </div>

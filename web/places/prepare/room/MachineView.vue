@@ -2,13 +2,13 @@
 import type { Prepared } from '@calm-apron/contract'
 import { checkGroup, warmUpLeft } from '@calm-apron/core'
 import PressButton from '../../../kit/parts/PressButton.vue'
-import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../../data/academy/academy.ts'
 import { useDoor } from '../../../data/door/door.ts'
 import { useFormat } from '../../../kit/units/useFormat.ts'
 import CautionNote from '../../../shot/cautions/CautionNote.vue'
+import { useTimeOfDay } from '../../../kit/useTimeOfDay.ts'
 
 /** A machine: how long until it is ready and how one can tell, and whether each group's basket, selector and buttons agree. */
 const props = defineProps<{ machine: Prepared<'machine'>; baskets: readonly Prepared<'basket'>[] }>()
@@ -17,7 +17,7 @@ const { t } = useI18n()
 const door = useDoor()
 const academy = useAcademy()
 const format = useFormat()
-const now = useNow({ interval: 15_000 })
+const now = useTimeOfDay(15_000)
 
 const content = computed(() => props.machine.content)
 const left = computed(() => {
