@@ -29,6 +29,31 @@ testOnOwn(
   },
 )
 
+testOnOwn(
+  'nothing moves under a finger as what was kept here is sent, on a phone neither',
+  async ({ page, app }) => {
+    const bar = new Bar(page)
+    await page.setViewportSize({ width: 390, height: 844 })
+    await bar.begin('Teo Varga-Lind', 'House double')
+    await page.getByLabel('Grind setting').fill('14')
+    await app.database.cut()
+    await bar.save()
+    const kept = page.getByText('Kept on this device, waiting to be sent.')
+    await expect(kept).toBeVisible()
+    await expect(page.getByRole('link', { name: 'Kept here, 1 waiting' })).toBeVisible()
+    const pressed = page.locator('.actions').locator('button, a')
+    const places = async () => {
+      const boxes = await Promise.all((await pressed.all()).map((each) => each.boundingBox()))
+      return boxes.map((box) => box?.y)
+    }
+    const before = await places()
+    await app.database.mend()
+    await expect(kept).toBeHidden()
+    await expect(page.getByRole('link', { name: /^Kept here/ })).toBeHidden()
+    expect(await places()).toEqual(before)
+  },
+)
+
 test('a half-entered shot survives a reload in mid-shot, and its times are marked as estimated', async ({
   page,
 }) => {

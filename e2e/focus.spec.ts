@@ -54,18 +54,16 @@ test('a beginner’s first week: three screens and at most eight taps, and nothi
   hands.close()
 })
 
-test('help is there at first, then every other time, then no more', async ({ page }) => {
+test('help is there at first, then every other time', async ({ page }) => {
   const bar = new Bar(page)
-  let helped = ''
-  for (let shot = 0; shot < 10; shot += 1) {
+  // How it goes on is a rule of core's, tested there.
+  for (const isHelped of [true, true, true, false, true]) {
     await bar.begin('Suvi Okonjo', 'Small thimble')
     await page.getByLabel('Grind setting').fill('14')
     const help = page.getByRole('button', { name: 'The tool’s help' })
-    await expect(help).toHaveAttribute('aria-pressed', 'hhh-h-h-h-'.charAt(shot) === 'h' ? 'true' : 'false')
-    helped += (await help.getAttribute('aria-pressed')) === 'true' ? 'h' : '-'
+    await expect(help).toHaveAttribute('aria-pressed', String(isHelped))
     await bar.save()
   }
-  expect(helped).toBe('hhh-h-h-h-')
 })
 
 test('a fault made on purpose is sealed until the call, and told with it; why a shot was pulled is said again afterwards', async ({

@@ -27,7 +27,7 @@ const places = ['today', 'prepare', 'bar', 'progress', 'settings'] as const
       :aria-label="t('app.who', { person: door.personName })"
       :title="t('app.switch')"
     >
-      <LineIcon sign="person" />{{ door.personName }}
+      <LineIcon sign="person" /><span class="name">{{ door.personName }}</span>
     </RouterLink>
   </header>
 </template>
@@ -101,6 +101,26 @@ nav {
   }
   .place {
     padding: 0 6px;
+  }
+  /* What is kept and sent again comes and goes: the page below must not move with it. */
+  .line {
+    flex: none;
+    margin-left: 0;
+    padding: 0;
+  }
+  .line :deep(*) {
+    white-space: nowrap;
+  }
+  .who,
+  .line + .who {
+    flex: 1;
+    min-width: 0;
+    justify-content: flex-end;
+  }
+  .name {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
   }
 }
 </style>

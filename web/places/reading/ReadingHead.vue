@@ -7,7 +7,7 @@ import { useAcademy } from '../../data/academy/academy.ts'
 import { useFormat } from '../../kit/units/useFormat.ts'
 
 /** Whose shot it is and of when, by which recipe, and what it was for, now and before. */
-const props = defineProps<{ shot: ShotDetail; isUnsent: boolean; repurposings: Tasting['repurposings'] }>()
+const props = defineProps<{ shot: ShotDetail; repurposings: Tasting['repurposings'] }>()
 const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
@@ -46,7 +46,6 @@ const calledBefore = computed(() =>
     <p v-if="shot.clockAheadS" class="soft">
       {{ t('reading.clockAhead', { min: Math.round(shot.clockAheadS / 60) }) }}
     </p>
-    <p v-if="isUnsent" role="status">{{ t('reading.unsent') }}</p>
   </header>
 </template>
 

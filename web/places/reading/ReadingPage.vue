@@ -111,12 +111,7 @@ const mayCorrect = computed(() => {
     :to="shot.trainingId ? { name: 'training', params: { trainingId: shot.trainingId } } : { name: 'today' }"
   />
   <div v-else-if="shot && readings && diagnosis && !isSealed" class="reading">
-    <ReadingHead
-      class="head"
-      :shot="shot"
-      :is-unsent="isUnsent"
-      :repurposings="tasting.view.value.repurposings"
-    />
+    <ReadingHead class="head" :shot="shot" :repurposings="tasting.view.value.repurposings" />
     <DiagnosisCard
       class="says"
       :diagnosis="diagnosis"
@@ -182,6 +177,8 @@ const mayCorrect = computed(() => {
       <RouterLink :to="{ name: 'progress', params: { personId: shot.personId } }">
         {{ t('reading.progress', { person: academy.personName(shot.personId) }) }}
       </RouterLink>
+      <!-- Below what is pressed: it goes as soon as the shot is sent, and nothing may move under a finger. -->
+      <p v-if="isUnsent" class="unsent" role="status">{{ t('reading.unsent') }}</p>
     </div>
     <!-- Open for whoever teaches. -->
     <DiagnosisReasons
@@ -232,6 +229,10 @@ const mayCorrect = computed(() => {
   flex-wrap: wrap;
   align-items: center;
   gap: 8px 24px;
+}
+.unsent {
+  flex-basis: 100%;
+  margin: 0;
 }
 .actions a {
   min-height: 44px;
