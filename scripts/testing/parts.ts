@@ -106,5 +106,11 @@ export const killed = (shots: number): Part => {
   return (results) => withTestCluster(() => browser(results, ['survivesKill']))
 }
 
-/** In the order in which they fail fastest. Those of one wave run at once: most keep only one core busy. */
-export const WAVES = [['format', 'types', 'lint', 'unit'], ['api'], ['browser']] as const
+/**
+ * In the order in which they fail fastest; those of one wave run at once. Stories wait for a clock now and then, and what they leave of the
+ * cores the API's tests take.
+ */
+export const WAVES = [
+  ['format', 'types', 'lint', 'unit'],
+  ['api', 'browser'],
+] as const
