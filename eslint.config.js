@@ -11,7 +11,8 @@ export default defineConfig(
   { ignores: ['**/dist', 'data', '**/node_modules', 'test-results'] },
   vue.configs['flat/recommended'],
   WALLS,
-  { languageOptions: { parser: tseslint.parser } },
+  // A file that no pattern names is not looked at.
+  { files: ['**/*.{ts,js,mjs}'], languageOptions: { parser: tseslint.parser } },
   {
     files: ['**/*.vue'],
     languageOptions: { parser: vueParser, parserOptions: { parser: tseslint.parser } },

@@ -39,8 +39,9 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     page.on('pageerror', (error) => errors.push(error.message))
     await use(page)
     // Where it failed elsewhere, what stood on the page is all there is to find out why.
-    if (testInfo.status !== testInfo.expectedStatus && !page.isClosed())
-      console.log(`${page.url()} at the end:\n${await page.locator('body').innerText()}`)
+    if (testInfo.status !== testInfo.expectedStatus)
+      for (const each of page.context().pages())
+        console.log(`${each.url()} at the end:\n${await each.locator('body').innerText()}`)
     expect(errors).toEqual([])
   },
 })

@@ -11,8 +11,8 @@ export type AcademyTransaction = Omit<NodePgDatabase, 'transaction'> & { readonl
 
 const CONNECT_WITHIN_MS = 3000
 const STATEMENT_WITHIN_MS = 10_000
-/** One of those who ask gets a third of them at the most; two are left for what needs no turn, such as counting tries. */
-const TURNS: TurnLimits = { atOnce: 10, each: 3, mostWaiting: 100, within: 8000 }
+/** One of those who ask gets a third of them at the most; two connections are left for what needs no turn, such as counting tries. */
+export const TURNS: TurnLimits = { atOnce: 10, each: 3, mostWaiting: 100, within: 8000 }
 const CONNECTIONS = TURNS.atOnce + 2
 
 /** Opens a pool of connections; `onLost` hears of idle connections that broke, which must not end the process. */
