@@ -1,4 +1,4 @@
-import prettier from 'eslint-config-prettier'
+import withoutFormatting from 'eslint-config-prettier'
 import { defineConfig } from 'eslint/config'
 import vue from 'eslint-plugin-vue'
 import tseslint from 'typescript-eslint'
@@ -54,5 +54,5 @@ export default defineConfig(
     },
   },
   SERVER_TEST_WALLS,
-  prettier,
+  withoutFormatting,
 )

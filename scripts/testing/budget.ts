@@ -9,7 +9,7 @@ export const BUDGET_S: Readonly<Record<string, number>> = {
   // These four run at once; alone they take 1, 50, 65 and 65.
   format: 5,
   types: 130,
-  lint: 145,
+  lint: 160,
   // A third of it reads ten thousand shots by every rule of a statement.
   unit: 160,
   // With the last release's records, a word planted wherever something is withheld, and a thousand shots through two servers.
