@@ -106,7 +106,7 @@ nav {
   .line {
     flex: none;
     margin-left: 0;
-    padding: 0;
+    padding: 0 0 0 6px;
   }
   .line :deep(*) {
     white-space: nowrap;
