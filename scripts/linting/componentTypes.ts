@@ -12,7 +12,7 @@ import {
   shouldReportDiagnostics,
 } from '@vue/language-core'
 import ts from 'typescript'
-import { CHECKOUT } from '../machine/checkout.ts'
+import { CHECKOUT, installed } from '../machine/checkout.ts'
 import { type Placed, layOut } from './laidOut.ts'
 
 /** What a component became, and where each part of that came from. */
@@ -38,7 +38,7 @@ export async function checkComponents(): Promise<number> {
     // To other programs a component is only known to be one.
     exclude: ['../../../web/**/*.test.ts', '../../../web/vite.config.ts', '../../../web/env.d.ts'],
   })
-  const compiler = join(CHECKOUT, 'node_modules/typescript-native/bin/tsc')
+  const compiler = installed('typescript-native/bin/tsc')
   const compiling = spawn(process.execPath, [compiler, '-p', join(folder, 'web'), '--pretty', 'false'], {
     cwd: CHECKOUT,
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parse } from 'vue/compiler-sfc'
-import { CHECKOUT } from '../machine/checkout.ts'
+import { installed } from '../machine/checkout.ts'
 import { runShown } from '../machine/run.ts'
 import { layOut } from './laidOut.ts'
 
@@ -31,7 +31,7 @@ export async function lintComponents(): Promise<number> {
   const files = components.map((each) => `${each}.ts`)
   return runShown(
     process.execPath,
-    [join(CHECKOUT, 'node_modules/oxlint/bin/oxlint'), '--no-ignore', '--deny-warnings', ...files],
+    [installed('oxlint/bin/oxlint'), '--no-ignore', '--deny-warnings', ...files],
     { cwd: folder },
   )
 }

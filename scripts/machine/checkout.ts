@@ -8,3 +8,6 @@ export const CHECKOUT = join(dirname(fileURLToPath(import.meta.url)), '../..')
 export function distFolder(): string {
   return process.env['CALM_APRON_DIST'] ?? join(CHECKOUT, 'dist/app')
 }
+
+/** A file of an installed package. */
+export const installed = (path: string) => join(CHECKOUT, 'node_modules', path)

@@ -1,5 +1,5 @@
 import { join } from 'node:path'
-import { CHECKOUT } from '../machine/checkout.ts'
+import { CHECKOUT, installed } from '../machine/checkout.ts'
 import { checkComponents } from '../linting/componentTypes.ts'
 import { lintComponents } from '../linting/components.ts'
 import { ROOMS } from '../machine/rooms.ts'
@@ -12,7 +12,6 @@ import { withTestCluster } from './withTestCluster.ts'
 /** Runs one part of the tests; files for its results go into the folder. */
 export type Part = (results: string) => Promise<Count>
 
-const bin = (path: string) => join(CHECKOUT, 'node_modules', path)
 const node = (args: string[], env: NodeJS.ProcessEnv = {}) =>
   runShown(process.execPath, args, { cwd: CHECKOUT, env })
 
@@ -36,22 +35,22 @@ const format: Part = () =>
   check(
     'format',
     [...ROOMS, ...CONFIGS, '.oxfmtrc.json', 'README.md', 'docs'],
-    [bin('oxfmt/bin/oxfmt'), '--check'],
+    [installed('oxfmt/bin/oxfmt'), '--check'],
   )
 
 /** What needs types by a linter with the native compiler; what knows templates and our rooms by one that can be taught. */
 async function lint(): Promise<Count> {
   const all = [...ROOMS, ...CONFIGS]
   return sum([
-    await check('lint-types', all, [bin('oxlint/bin/oxlint'), '--deny-warnings']),
+    await check('lint-types', all, [installed('oxlint/bin/oxlint'), '--deny-warnings']),
     await check('lint-components', LAID_OUT_FROM, lintComponents),
-    await check('lint-rooms', all, [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0']),
+    await check('lint-rooms', all, [installed('eslint/bin/eslint.js'), '.', '--max-warnings', '0']),
   ])
 }
 
 /** Each room by itself, so that core can't lean on a browser's types; all by the native compiler. */
 async function types(): Promise<Count> {
-  const tsc = bin('typescript-native/bin/tsc')
+  const tsc = installed('typescript-native/bin/tsc')
   return sum([
     await check('types-core', ['core'], [tsc, '-p', 'core']),
     await check('types-contract', ['core', 'contract'], [tsc, '-p', 'contract']),
@@ -64,7 +63,7 @@ async function types(): Promise<Count> {
 async function jest(project: 'unit' | 'api', results: string, only: readonly string[] = []): Promise<Count> {
   const file = join(results, `${project}.json`)
   const code = await node([
-    bin('jest/bin/jest.js'),
+    installed('jest/bin/jest.js'),
     '--selectProjects',
     project,
     // By itself it leaves one core idle, which on a small machine is half of them.
@@ -80,7 +79,7 @@ async function browser(results: string, only: readonly string[] = []): Promise<C
   chromiumPath()
   const file = join(results, 'browser.json')
   const code = await node(
-    [bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', ...only],
+    [installed('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', ...only],
     { PLAYWRIGHT_JSON_OUTPUT_NAME: file },
   )
   return playwrightCount(file, code)
