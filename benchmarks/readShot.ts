@@ -8,9 +8,9 @@ const [ROUNDS, ROUND_MS] = [9, 250]
 const ATTENTIVE = 0.1
 const GRIND = { setting: 14, grinder: null }
 
-/** Shots that differ, so that no run is the same as the last. */
+/** Shots that differ, so that no run is the same as the last; copied, as they come off a line or out of a database. */
 const shots: BenchCase[] = Array.from({ length: SHOTS }, (_, n) =>
-  makeCase(n, ATTENTIVE, [PUMP_RECIPE], BAR_MIX),
+  structuredClone(makeCase(n, ATTENTIVE, [PUMP_RECIPE], BAR_MIX)),
 )
 
 const read = ({ facts, recipe, context }: BenchCase): Readings => readShot(facts, recipe, context)

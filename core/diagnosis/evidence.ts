@@ -1,4 +1,3 @@
-import { type ShotContext } from '../reading/context.ts'
 import { isBedEven, isGroupHot } from '../reading/gate.ts'
 import type { Readings } from '../reading/types.ts'
 import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
@@ -11,6 +10,7 @@ import {
   type Channel,
   type Evidence,
   type EvidenceKey,
+  FLAWS_SEEN,
   type FlawSeen,
   type Option,
   type WordSign,
@@ -52,7 +52,7 @@ export function evidenceOf(readings: Readings): EvidenceOfShot {
     ...flawsSeen(readings),
     ...choicesSeen(readings),
   ]
-  items.push(...said(withMeasuredHeat(readings), new Set(items.map(({ key }) => key))))
+  items.push(...said(readings, items))
   return { items, known: knownOf(readings, timed.ln, items) }
 }
 
@@ -101,14 +101,13 @@ function knownOf(
   timeLn: number | null,
   items: readonly Evidence[],
 ): Known {
-  const valueOf = (key: Channel) =>
-    items.flatMap((item) => (item.kind === 'measured' && item.key === key ? [item.value] : []))[0] ?? null
+  const cup = items.find((item) => item.kind === 'measured' && item.key === 'yield')
   const isBound = items.some((item) => item.kind === 'measured' && item.key === 'time' && item.bound !== null)
   return {
     doseG: dose.judged && dose.sdG <= EXACT_DOSE_SPREAD_G ? dose.deviation : null,
     timeLn: timeLn === null || !isBound ? timeLn : Math.sign(timeLn) * Math.max(Math.abs(timeLn), BEYOND_LN),
     isTimeBound: isBound,
-    yieldLn: valueOf('yield'),
+    yieldLn: cup?.kind === 'measured' ? cup.value : null,
     targetDoseG: recipe.doseG,
     halfWindowLn: Math.max(LEAST_HALF_WINDOW_LN, halfWindowLn(timeAtTarget, facts.clock, recipe)),
     freshness: context.freshness,
@@ -142,23 +141,23 @@ const SAID_BY: Record<WordSign, readonly EvidenceKey[]> = {
 }
 
 /** Water that was measured too hot would have steamed at a flush; water that was not, would not. */
-function withMeasuredHeat({ of: { facts, context } }: Readings): ShotContext {
+function steamByHeat({ facts, context }: Readings['of']): boolean | undefined {
   const waterC = facts.noted?.waterC ?? null
+  if (waterC !== null) return waterC > THRESHOLDS.waterC.max
   // What it is set to is not what comes out: it says only where it is too hot by itself.
-  if (waterC === null)
-    return (context.setC ?? 0) > THRESHOLDS.waterC.max
-      ? { ...context, signs: { 'steam-at-flush': true, ...context.signs } }
-      : context
-  return { ...context, signs: { 'steam-at-flush': waterC > THRESHOLDS.waterC.max, ...context.signs } }
+  return (context.setC ?? 0) > THRESHOLDS.waterC.max ? true : undefined
 }
 
-function said({ signs, tongue }: ShotContext, measured: ReadonlySet<EvidenceKey>): Evidence[] {
+/** What was said of its signs, as far as nothing measured says it better. */
+function said({ of }: Readings, measured: readonly Evidence[]): Evidence[] {
+  const { signs, tongue } = of.context
+  const isMeasured = (value: EvidenceKey) => measured.some(({ key }) => key === value)
   const items: Evidence[] = []
   for (const key of SIGNS) {
-    const isSo = signs[key]
+    const isSo = signs[key] ?? (key === 'steam-at-flush' ? steamByHeat(of) : undefined)
     if (isSo === undefined) continue
     if (tongue === 'learning' && key.startsWith('tastes-')) continue
-    if (isWord(key) && SAID_BY[key].every((value) => measured.has(value))) continue
+    if (isWord(key) && SAID_BY[key].every(isMeasured)) continue
     items.push({ kind: 'yes-no', key, isSo })
   }
   return items
@@ -217,10 +216,12 @@ function flawsSeen({ of: { facts }, gate, tamp }: Readings): Evidence[] {
     'seen-uneven-bed': isBedEven(facts),
     'seen-unsettled': tooLight ? false : facts.tamp.settled,
   }
-  // The record's keys are exactly the flaws.
-  return (Object.entries(isFine) as [FlawSeen, boolean | null][]).flatMap(([key, fine]): Evidence[] =>
-    fine === null ? [] : [{ kind: 'yes-no', key, isSo: !fine }],
-  )
+  const items: Evidence[] = []
+  for (const key of FLAWS_SEEN) {
+    const fine = isFine[key]
+    if (fine !== null) items.push({ kind: 'yes-no', key, isSo: !fine })
+  }
+  return items
 }
 
 const OPTION_OF: Record<string, Option> = {

@@ -58,8 +58,10 @@ export type WordSign = (typeof WORDS)[number]
 
 /** Whether a sign is but a word for a value. */
 export function isWord(sign: string): sign is WordSign {
-  return WORDS.some((word) => word === sign)
+  return IS_WORD.has(sign)
 }
+
+const IS_WORD: ReadonlySet<string> = new Set(WORDS)
 
 /** What a fault makes seen by itself, not by way of a value. */
 export type Shown = Exclude<Sign, WordSign> | FlawSeen | Option

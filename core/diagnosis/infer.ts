@@ -1,9 +1,17 @@
 import { type Cause, FAULTS } from './causes.ts'
 import type { EvidenceOfShot } from './evidence.ts'
 import type { Evidence, EvidenceKey } from './evidenceTypes.ts'
-import { FIRST_FAULT, HYPOTHESES, SECOND_FAULT, WAY_COUNT, WITH_FAULT, ofWays } from './hypotheses.ts'
+import {
+  EACH_ITS_OWN,
+  FIRST_FAULT,
+  HYPOTHESES,
+  SECOND_FAULT,
+  WAY_COUNT,
+  WITH_FAULT,
+  ofWays,
+} from './hypotheses.ts'
 import { type Says, whatItSays } from './likelihood.ts'
-import { type PlacesOf, placesFor } from './places.ts'
+import { type PlacesOf, placesFor, roomUsedAgain } from './places.ts'
 
 /** A piece of evidence and what it did to the log-odds of a cause. */
 export interface Contribution {
@@ -40,8 +48,10 @@ const LEAST_WEIGHED = 1e-7
  * @param priorFactor what earlier shots say of each hypothesis; left out, they say nothing
  */
 export function infer(evidence: EvidenceOfShot, priorFactor?: Float64Array): Inference {
-  const placesOf = placesFor(evidence.known)
-  const posterior = weigh(evidence.items, placesOf, priorFactor)
+  const posterior = weigh(evidence.items, placesFor(evidence.known, ROOM), priorFactor)
+  // Whoever asks further finds places that stay.
+  let kept: PlacesOf | undefined
+  const placesOf: PlacesOf = (what) => (kept ??= placesFor(evidence.known))(what)
   return {
     posterior,
     get causes() {
@@ -62,12 +72,14 @@ function weigh(
   placesOf: PlacesOf,
   priorFactor: Float64Array | undefined,
 ): Float64Array {
-  const weights = PRIORS.slice()
-  const absences = new Float64Array(WAY_COUNT + 1).fill(1)
+  const weights = new Float64Array(COUNT)
+  weights.set(PRIORS)
+  const absences = ABSENCES.fill(1)
   for (const item of items) {
     const says = whatItSays(item, placesOf, SCRATCH)
-    if ('column' in says) multiplyByClass(weights, says.column, says.classOf)
-    else multiply(absences, says.absence)
+    if (!('column' in says)) multiply(absences, says.absence)
+    else if (says.classOf === EACH_ITS_OWN) multiply(weights, says.column)
+    else multiplyByClass(weights, says.column, says.classOf)
   }
   if (priorFactor) multiply(weights, priorFactor)
   let total = 0
@@ -83,6 +95,8 @@ function weigh(
 
 /** Columns are multiplied in one after the other, so that one place holds each in turn. */
 const SCRATCH = new Float64Array(COUNT)
+const ABSENCES = new Float64Array(WAY_COUNT + 1)
+const ROOM = roomUsedAgain()
 
 const PRIORS = Float64Array.from(HYPOTHESES, ({ prior }) => prior)
 

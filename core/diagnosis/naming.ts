@@ -55,11 +55,16 @@ const MASKS: Record<OpenTo, Uint8Array> = {
 export function posteriorOpen(posterior: Float64Array, open: OpenTo): Float64Array {
   if (open === 'all') return posterior
   const mask = MASKS[open]
-  return normalised(posterior.map((weight, at) => weight * (mask[at] ?? 0))) ?? posterior
+  const left = new Float64Array(posterior.length)
+  for (let at = 0; at < left.length; at += 1) left[at] = (posterior[at] ?? 0) * (mask[at] ?? 0)
+  return normalised(left) ?? posterior
 }
 
-/** Weights made up to 1; null where there is none. */
+/** Weights, made up to 1 where they stand; null where there is none. */
 export function normalised(weights: Float64Array): Float64Array | null {
-  const total = weights.reduce((sum, each) => sum + each, 0)
-  return total > 0 ? weights.map((each) => each / total) : null
+  let total = 0
+  for (let at = 0; at < weights.length; at += 1) total += weights[at] ?? 0
+  if (total <= 0) return null
+  for (let at = 0; at < weights.length; at += 1) weights[at] = (weights[at] ?? 0) / total
+  return weights
 }
