@@ -23,6 +23,25 @@ test('Today tells the academy as it was loaded', async () => {
   expect(bars.flatMap(({ vessels }) => vessels)).toHaveLength(told('vessel'))
 })
 
+test('an answer is packed as whoever asks can take it, and says the same', async () => {
+  const head = await server.as(somebody('head'))
+  const asked = async (encodings: string) => {
+    const answer = await head
+      .get('/api/v1/prepared?kind=recipe')
+      .set('Accept-Encoding', encodings)
+      .expect(200)
+    expect(answer.headers['vary']).toContain('Accept-Encoding')
+    return { packed: answer.headers['content-encoding'], body: answer.body as unknown }
+  }
+  const plain = await asked('identity')
+  expect(plain).toMatchObject({ packed: undefined, body: { things: expect.any(Array) as unknown } })
+  expect(await asked('gzip')).toEqual({ packed: 'gzip', body: plain.body })
+  expect(await asked('br;q=0, gzip')).toEqual({ packed: 'gzip', body: plain.body })
+  expect(await asked('gzip, br')).toEqual({ packed: 'br', body: plain.body })
+  const short = await head.get('/api/v1/prepared?kind=tool').set('Accept-Encoding', 'gzip').expect(200)
+  expect(short.headers).not.toHaveProperty('content-encoding')
+})
+
 test('security headers are on every answer', async () => {
   const { headers } = await server.http.get('/healthz').expect(200)
   expect(headers['content-security-policy']).toContain("script-src 'self';")

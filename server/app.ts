@@ -1,4 +1,3 @@
-import { constants } from 'node:zlib'
 import { API_BASE, MAX_BODY_BYTES } from '@calm-apron/contract'
 import compression from 'compression'
 import express, { type Express, type Response, Router } from 'express'
@@ -11,6 +10,7 @@ import { doorRoutes } from './doors/routes.ts'
 import { healthRoutes } from './health/routes.ts'
 import { descriptionRoutes } from './http/description.ts'
 import { requestLog } from './http/logging.ts'
+import { LIGHTLY } from './http/packed.ts'
 import { answerProblem, refuseUnknownPath } from './http/problems.ts'
 import { securityHeaders } from './http/security.ts'
 import { webRoutes } from './http/web.ts'
@@ -57,9 +57,6 @@ export function createApp(parts: AppParts): Express {
   app.use(answerProblem)
   return app
 }
-
-/** Answers are made anew for everyone: a few bytes less are not worth the processor's time of all others. */
-const LIGHTLY = { level: 1, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 1 } } }
 
 function isLive(res: Response): boolean {
   return String(res.getHeader('Content-Type')).startsWith('text/event-stream')

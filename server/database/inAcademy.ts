@@ -20,7 +20,7 @@ export async function inAcademy<T>(
     await client.query('begin')
     await client.query("select set_config('calm_apron.academy_id', $1, true)", [academyId])
   }
-  return inTransaction(database, academyId, begin, work)
+  return inTransaction(database, { whose: academyId, begin }, work)
 }
 
 const NAME_ACADEMY = `select set_config('calm_apron.academy_id', coalesce(academy_behind($1, $2)::text, '${NOBODYS_ACADEMY}'), true) as academy_id`
@@ -40,7 +40,7 @@ export async function behindDoor<T>(
     const { rows } = await client.query<{ academy_id: string }>(NAME_ACADEMY, [door, key])
     return rows[0]?.academy_id ?? NOBODYS_ACADEMY
   }
-  return inTransaction(database, `${door} ${key}`, begin, work)
+  return inTransaction(database, { whose: `${door} ${key}`, begin }, work)
 }
 
 /** Whose a session is, and how it stands. */
@@ -62,11 +62,13 @@ const DIGEST = /^[\w-]+$/
 /**
  * Runs `work` in one transaction that sees only the academy of a session, which is told with it; null where it is none.
  * Every request goes this way, so that beginning, naming and looking is one word to the database.
+ * @param isRead nothing is written that anybody is told of: then what was read is told while the transaction still ends
  */
 export async function asSession<T>(
   database: Database,
   sessionHash: string,
   work: (transaction: AcademyTransaction, found: FoundSession | null) => Promise<T>,
+  { isRead = false } = {},
 ): Promise<T> {
   // Several statements at once take no values apart: what is put in is a digest of our own.
   if (!DIGEST.test(sessionHash)) throw new Error('A session is known by its digest.')
@@ -74,7 +76,7 @@ export async function asSession<T>(
     const results: unknown = await client.query(`begin; select * from come_in('${sessionHash}')`)
     return foundIn(results)
   }
-  return inTransaction(database, `session ${sessionHash}`, begin, work)
+  return inTransaction(database, { whose: `session ${sessionHash}`, begin, isRead }, work)
 }
 
 /** As `come_in` tells it. */
@@ -113,16 +115,21 @@ function foundIn(results: unknown): FoundSession | null {
 
 const TRIES = 3
 
+interface Begun<First> {
+  whose: string
+  begin: (client: pg.PoolClient) => Promise<First>
+  isRead?: boolean
+}
+
 /** One transaction, when its turn has come; where two wait for each other the one that was given up is done again. */
 async function inTransaction<First, T>(
   database: Database,
-  whoseTurn: string,
-  begin: (client: pg.PoolClient) => Promise<First>,
+  begun: Begun<First>,
   work: (transaction: AcademyTransaction, first: First) => Promise<T>,
 ): Promise<T> {
   for (let attempt = 1; ; attempt += 1) {
     try {
-      return await database.turns.take(whoseTurn, () => transact(database.$client, begin, work))
+      return await database.turns.take(begun.whose, () => transact(database.$client, begun, work))
     } catch (error) {
       if (attempt >= TRIES || !isLostRace(error)) throw error
     }
@@ -131,26 +138,26 @@ async function inTransaction<First, T>(
 
 async function transact<First, T>(
   pool: pg.Pool,
-  begin: (client: pg.PoolClient) => Promise<First>,
+  { begin, isRead = false }: Begun<First>,
   work: (transaction: AcademyTransaction, first: First) => Promise<T>,
 ): Promise<T> {
   const client = await pool.connect()
-  let isUsable = true
   try {
     const done = await work(
       Object.assign(drizzle(client), { isTransaction: true as const }),
       await begin(client),
     )
-    await client.query('commit')
+    const ended = client.query('commit').then(() => client.release())
+    // A connection that breaks as a read ends is not given to the next one; what was read was read.
+    if (isRead) void ended.catch(() => client.release(true))
+    else await ended
     return done
   } catch (error) {
     // A connection that can't even roll back is not given to the next one.
-    isUsable = await client.query('rollback').then(
-      () => true,
-      () => false,
+    await client.query('rollback').then(
+      () => client.release(),
+      () => client.release(true),
     )
     throw error
-  } finally {
-    client.release(!isUsable)
   }
 }

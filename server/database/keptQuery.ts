@@ -69,20 +69,26 @@ interface Field {
   path: readonly string[]
   /** Of which table it is a column; null for an expression. */
   table: Table | null
-  read: (value: unknown) => unknown
+  /** Makes of what the driver read what the column's type is; null where it is that already, as most are. */
+  read: ((value: unknown) => unknown) | null
 }
 
 /** In the order in which the statement selects them. */
 function fieldsOf(selected: Selected, above: readonly string[] = []): Field[] {
   return Object.entries(selected).flatMap(([name, field]): Field[] => {
     const path = [...above, name]
-    if (is(field, Column))
-      return [{ path, table: field.table, read: (value) => field.mapFromDriverValue(value) }]
-    if (is(field, SQL) || is(field, SQL.Aliased)) return [{ path, table: null, read: (value) => value }]
+    if (is(field, Column)) return [{ path, table: field.table, read: readerOf(field) }]
+    if (is(field, SQL) || is(field, SQL.Aliased)) return [{ path, table: null, read: null }]
     if (is(field, Table)) return fieldsOf(getTableColumns(field), path)
     // What is neither is a group of them: so says the builder's own type.
     return fieldsOf(field as Selected, path)
   })
+}
+
+function readerOf(column: Column): Field['read'] {
+  return column.mapFromDriverValue === Column.prototype.mapFromDriverValue
+    ? null
+    : (value) => column.mapFromDriverValue(value)
 }
 
 /** The fields of one group, or (null) those that stand in none. */
@@ -117,7 +123,7 @@ function rowMaker(fields: readonly Field[]): (row: readonly unknown[]) => object
       const target: Record<string, unknown> = name === null ? made : (made[name] = {})
       for (const member of members) {
         const value = row[member.index]
-        target[member.name] = value === null ? null : member.read(value)
+        target[member.name] = value === null || member.read === null ? value : member.read(value)
       }
     }
     return made

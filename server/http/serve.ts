@@ -2,7 +2,7 @@ import { type Action, type Endpoint, type Schema, fieldErrors, reachOf } from '@
 import type { Request, Response, Router } from 'express'
 import { z } from 'zod'
 import { brokenUniqueKey } from '../database/errors.ts'
-import { asSession } from '../database/inAcademy.ts'
+import { type FoundSession, asSession } from '../database/inAcademy.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { type Actor, findActor } from '../doors/actor.ts'
 import { type DoorChange, type Visitor, cookieLines, visitorOf } from '../doors/visitor.ts'
@@ -10,6 +10,7 @@ import type { House } from '../house.ts'
 import { Refusal } from '../refusal.ts'
 import { formerAnswer, isFormerPage } from './former/formerAnswer.ts'
 import { refuseForeignHost, refuseForeignOrigin } from './origin.ts'
+import { answerJson } from './packed.ts'
 
 type BodyOf<E extends Endpoint> = E['body'] extends Schema ? z.infer<E['body']> : null
 
@@ -64,7 +65,11 @@ export function serve<E extends SignedInEndpoint>(
   handle: (work: Work<E>) => Promise<Answer<E>>,
 ): void {
   mount(house, router, endpoint, (asked) =>
-    againAfterRace(() => asActor(house, endpoint.action, asked, (errand) => handle({ ...asked, ...errand }))),
+    againAfterRace(() =>
+      asActor(house, endpoint.action, asked, (errand) => handle({ ...asked, ...errand }), {
+        isRead: endpoint.method === 'get',
+      }),
+    ),
   )
 }
 
@@ -77,16 +82,18 @@ export async function asActor<T>(
   action: Action,
   { visitor: { sessionHash }, sent }: Pick<Asked<Endpoint>, 'visitor' | 'sent'>,
   work: (errand: Errand) => Promise<T>,
+  ending: { isRead?: boolean } = {},
 ): Promise<T> {
   if (sessionHash === null) throw notSignedIn()
-  return asSession(house.database, sessionHash, async (transaction, found) => {
+  const asWhom = async (transaction: AcademyTransaction, found: FoundSession | null) => {
     const now = house.now()
     const actor = await findActor(transaction, found, now)
     if (actor === null) throw notSignedIn()
     if (reachOf(actor.part, action) === 'none')
       throw new Refusal('not-allowed', 'Your role does not include this.')
     return work({ actor, transaction, now, sent })
-  })
+  }
+  return asSession(house.database, sessionHash, asWhom, ending)
 }
 
 /** Parse, call, answer. A rejected promise reaches the error handler by itself. */
@@ -134,7 +141,7 @@ function respond(
   if ('afterwards' in answer) throw answer.afterwards
   if (answer.door) res.append('Set-Cookie', cookieLines(answer.door, house.doors.isSecure))
   const told = isFormerPage(req) ? formerAnswer(endpoint, answer.answer) : answer.answer
-  res.status(answer.created ? 201 : 200).json(told)
+  answerJson(req, res, answer.created ? 201 : 200, told)
 }
 
 /** Of two writes racing for one key the loser looks again: it then finds itself repeated, or overtaken. */
