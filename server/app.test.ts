@@ -38,7 +38,10 @@ test('an answer is packed as whoever asks can take it, and says the same', async
   expect(await asked('gzip')).toEqual({ packed: 'gzip', body: plain.body })
   expect(await asked('br;q=0, gzip')).toEqual({ packed: 'gzip', body: plain.body })
   expect(await asked('gzip, br')).toEqual({ packed: 'br', body: plain.body })
-  const short = await head.get('/api/v1/prepared?kind=tool&limit=1').set('Accept-Encoding', 'gzip').expect(200)
+  const short = await head
+    .get('/api/v1/prepared?kind=tool&limit=1')
+    .set('Accept-Encoding', 'gzip')
+    .expect(200)
   expect(short.headers).not.toHaveProperty('content-encoding')
 })
 

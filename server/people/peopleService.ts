@@ -51,11 +51,7 @@ export async function addPerson(
 ): Promise<Kept<PersonRecord>> {
   const { actor, transaction, now } = errand
   const { academyId, personId: actorId } = actor
-  const record = async () => {
-    const found = await findPerson(transaction, personId, now)
-    if (found === null) throw notThere()
-    return found
-  }
+  const record = () => personOrRefuse(errand, personId)
   return once(errand, {
     id: personId,
     find: () => findMaking(transaction, personId),
@@ -89,67 +85,80 @@ export async function addPerson(
  * @throws {Refusal} `changed-meanwhile` with both versions, `last-head`, `not-found`
  */
 export async function changePerson(
-  { actor, transaction, now }: Errand,
+  errand: Errand,
   personId: string,
   change: PersonChange,
 ): Promise<PersonRecord> {
-  const before = await findPerson(transaction, personId, now)
-  if (before === null || before.erasedAt !== null) throw notThere()
+  const { transaction, now } = errand
+  const before = await personOrRefuse(errand, personId)
+  if (before.erasedAt !== null) throw notThere()
   const wanted = {
     displayName: change.displayName ?? before.displayName,
     role: change.role ?? before.role,
     isActive: change.isActive ?? before.state !== 'ended',
   }
-  const isRenamed = wanted.displayName !== before.displayName
-  if (isRenamed) await refuseLookAlike(transaction, personId, wanted.displayName)
-  const isMoved = wanted.role !== before.role
-  const isTurned = wanted.isActive !== (before.state !== 'ended')
-  if (!isRenamed && !isMoved && !isTurned) return before
+  const does = {
+    rename: wanted.displayName !== before.displayName,
+    move: wanted.role !== before.role,
+    turn: wanted.isActive !== (before.state !== 'ended'),
+  }
+  if (does.rename) await refuseLookAlike(transaction, personId, wanted.displayName)
+  if (!does.rename && !does.move && !does.turn) return before
   const leavesOffice = before.role === 'head' && (wanted.role !== 'head' || !wanted.isActive)
   if (leavesOffice && !(await hasOtherHead(transaction, personId))) throw lastHead()
-  const endedAt = wanted.isActive ? null : now
-  const isFirst = await updatePerson(transaction, personId, change.basedOnNo, { role: wanted.role, endedAt })
-  if (!isFirst) {
+  const state = { role: wanted.role, endedAt: wanted.isActive ? null : now }
+  if (!(await updatePerson(transaction, personId, change.basedOnNo, state))) {
     throw new Refusal('changed-meanwhile', 'Someone changed this person meanwhile.', [], {
       // Read anew: whoever was first may have been so after `before` was read.
       versions: { current: await findPerson(transaction, personId, now), yours: change },
     })
   }
-  if (isRenamed) await renamePerson(transaction, personId, wanted.displayName)
+  if (does.rename) await renamePerson(transaction, personId, wanted.displayName)
   if (!wanted.isActive) {
     await removeSessions(transaction, personId)
     await withdrawInvitations(transaction, personId, now)
   }
+  await traceChange(errand, before, wanted, { does, why: change.why })
+  return personOrRefuse(errand, personId)
+}
+
+type Wanted = Pick<PersonRecord, 'displayName' | 'role'> & { isActive: boolean }
+
+/** A trace for each thing that was changed. */
+async function traceChange(
+  { actor, transaction, now }: Errand,
+  before: PersonRecord,
+  wanted: Wanted,
+  { does, why }: { does: Record<'rename' | 'move' | 'turn', boolean>; why: string },
+): Promise<void> {
   const { academyId, personId: actorId } = actor
-  const whyTextId =
-    change.why === ''
-      ? null
-      : await keepText(transaction, { academyId, aboutId: personId, writtenBy: actorId, content: change.why })
+  const { personId } = before
+  const text = { academyId, aboutId: personId, writtenBy: actorId, content: why }
+  const whyTextId = why === '' ? null : await keepText(transaction, text)
   const trace = { academyId, actorId, personId, subjectId: personId, whyTextId }
+  const moved = { before: { role: before.role }, after: { role: wanted.role } }
   await leaveTraces(
     transaction,
     [
       // What the name was is not kept: it would outlive an erasure.
-      ...(isRenamed ? [{ ...trace, kind: 'person-renamed' as const }] : []),
-      ...(isMoved
-        ? [
-            {
-              ...trace,
-              kind: 'role-changed' as const,
-              before: { role: before.role },
-              after: { role: wanted.role },
-            },
-          ]
-        : []),
-      ...(isTurned
+      ...(does.rename ? [{ ...trace, kind: 'person-renamed' as const }] : []),
+      ...(does.move ? [{ ...trace, kind: 'role-changed' as const, ...moved }] : []),
+      ...(does.turn
         ? [{ ...trace, kind: wanted.isActive ? ('person-reopened' as const) : ('person-ended' as const) }]
         : []),
     ],
     now,
   )
-  const after = await findPerson(transaction, personId, now)
-  if (after === null) throw notThere()
-  return after
+}
+
+/** @throws {Refusal} `not-found` */
+async function personOrRefuse(
+  { transaction, now }: Pick<Errand, 'transaction' | 'now'>,
+  personId: string,
+): Promise<PersonRecord> {
+  const found = await findPerson(transaction, personId, now)
+  if (found === null) throw notThere()
+  return found
 }
 
 /**
@@ -171,12 +180,9 @@ async function refuseLookAlike(
 }
 
 /** @throws {Refusal} `not-found` */
-export async function previewErasure(
-  { actor, transaction, now }: Errand,
-  personId: string,
-): Promise<ErasurePreview> {
-  const person = await findPerson(transaction, personId, now)
-  if (person === null) throw notThere()
+export async function previewErasure(errand: Errand, personId: string): Promise<ErasurePreview> {
+  const { actor, transaction } = errand
+  const person = await personOrRefuse(errand, personId)
   refuseUnlessOwn(actor, 'erase-person', personId === actor.personId)
   const { texts, sessions, ...kept } = await countOfPerson(transaction, personId)
   return { personId, displayName: person.displayName, gone: { texts, sessions }, kept }
@@ -186,13 +192,9 @@ export async function previewErasure(
  * Blanks a person's name and free text for good. Erasing again changes nothing.
  * @throws {Refusal} `last-head`, `not-found`, `invalid-input` when the name typed is not theirs
  */
-export async function erase(
-  { actor, transaction, now }: Errand,
-  personId: string,
-  displayName: string,
-): Promise<PersonRecord> {
-  const person = await findPerson(transaction, personId, now)
-  if (person === null) throw notThere()
+export async function erase(errand: Errand, personId: string, displayName: string): Promise<PersonRecord> {
+  const { actor, transaction, now } = errand
+  const person = await personOrRefuse(errand, personId)
   if (person.erasedAt !== null) return person
   if (displayName.toLowerCase() !== person.displayName.toLowerCase())
     throw refuseField('displayName', 'other-name', 'That is not their name here. Type it as it stands above.')
@@ -204,9 +206,7 @@ export async function erase(
     { academyId, kind: 'person-erased', actorId, personId, subjectId: personId },
     now,
   )
-  const after = await findPerson(transaction, personId, now)
-  if (after === null) throw notThere()
-  return after
+  return personOrRefuse(errand, personId)
 }
 
 function lastHead(): Refusal {

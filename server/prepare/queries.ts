@@ -83,6 +83,10 @@ const THINGS = {
   isThere: isNull(prepared.archivedAt),
   isArchived: isNotNull(prepared.archivedAt),
   isInUse: isNull(prepared.overOn),
+  // Most coffees of a house of years have no bag about.
+  notIdle: sql`(${prepared.kind} <> 'coffee' or ${anyOf(prepared.preparedId, sql.placeholder('usedIds'))} or exists (
+    select from prepared bag where bag.academy_id = ${prepared.academyId} and bag.parent_id = ${prepared.preparedId}
+      and bag.kind = 'bag' and bag.archived_at is null and bag.over_on is null))`,
   words: sql`${prepared.searchText} like all (${sql.placeholder('words')})`,
   after: sql`(${prepared.nameKey}, ${prepared.preparedId}) > (${sql.placeholder('afterKey')}, ${sql.placeholder('afterId')}::uuid)`,
 }
@@ -102,9 +106,12 @@ const things = filteredQuery(THINGS, (builder, where) =>
 async function selectThings(
   transaction: AcademyTransaction,
   asked: Partial<Record<keyof typeof THINGS, unknown>>,
-  values: { limit: number | null; afterKey?: string | undefined; afterId?: string | undefined } = {
-    limit: null,
-  },
+  values: {
+    limit: number | null
+    afterKey?: string | undefined
+    afterId?: string | undefined
+    usedIds?: readonly string[]
+  } = { limit: null },
 ): Promise<PreparedRecord[]> {
   const rows = await things(transaction, asked, values)
   return rows.map(({ thing, revision }) => toRecord(thing, revision))
@@ -149,12 +156,17 @@ export async function allPrepared(
   return selectThings(transaction, { kinds, isThere: true })
 }
 
-/** Everything that is neither put away nor used up, by name. */
+/**
+ * Everything that is neither put away nor used up, by name; of coffees those of which a bag is about.
+ * @param usedIds coffees that are told all the same
+ */
 export async function preparedInUse(
   transaction: AcademyTransaction,
   kinds: readonly PreparedKind[],
+  usedIds: readonly string[],
 ): Promise<PreparedRecord[]> {
-  return selectThings(transaction, { kinds, isThere: true, isInUse: true })
+  const asked = { kinds, isThere: true, isInUse: true, notIdle: true }
+  return selectThings(transaction, asked, { limit: null, usedIds })
 }
 
 export async function findPrepared(

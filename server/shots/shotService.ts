@@ -173,16 +173,7 @@ export async function storeCorrection(
   const { actor, transaction, now } = errand
   const { academyId } = actor
   const { personId, trainingId, current } = await shotOrRefuse(transaction, shotId)
-  if (current.revisionNo !== input.basedOnNo) {
-    // Who is still asked for a call is not shown by a lost race either what they can't look at.
-    const isShown = !(await isWithheld(errand, shotId))
-    throw new Refusal(
-      'changed-meanwhile',
-      'This shot was corrected meanwhile. Look at the newest numbers and correct those.',
-      [],
-      { versions: { current: isShown ? current : null, yours: input } },
-    )
-  }
+  if (current.revisionNo !== input.basedOnNo) throw await overtaken(errand, shotId, current, input)
   const reasonTextId = await keepText(transaction, {
     academyId,
     aboutId: personId,
@@ -221,6 +212,22 @@ export async function storeCorrection(
       whyTextId: reasonTextId,
     },
     now,
+  )
+}
+
+async function overtaken(
+  errand: Errand,
+  shotId: string,
+  current: ShotDetail['current'],
+  yours: CorrectionInput,
+): Promise<Refusal> {
+  // Who is still asked for a call is not shown by a lost race either what they can't look at.
+  const isShown = !(await isWithheld(errand, shotId))
+  return new Refusal(
+    'changed-meanwhile',
+    'This shot was corrected meanwhile. Look at the newest numbers and correct those.',
+    [],
+    { versions: { current: isShown ? current : null, yours } },
   )
 }
 

@@ -73,12 +73,8 @@ export async function keepSlip(
   const before = newestOf(slips, side)
   // Written where nobody knew that a trainer had gone on without it: it is kept, as late as it comes.
   const isAfterSkip = before?.taste === null && input.basedOnNo === 0 && taste !== null
-  if ((before?.revisionNo ?? 0) !== input.basedOnNo && !isAfterSkip) {
-    const current = await visibleOrNull(errand, shotId, before)
-    throw new Refusal('changed-meanwhile', 'This side’s slip was filled meanwhile.', [], {
-      versions: { current, yours: input },
-    })
-  }
+  if ((before?.revisionNo ?? 0) !== input.basedOnNo && !isAfterSkip)
+    throw await overtaken(errand, shotId, before, input)
   const standing = standingOfNew(slips, input)
   if (!standing.isBlind && before?.taste != null && taste !== null && reason === null)
     throw refuseField('reason', 'missing', 'The slips are open: say why you taste it otherwise now.')
@@ -123,9 +119,17 @@ export async function keepSlip(
 const NO_TASTE = { sour: null, sweet: null, bitter: null, body: null, dryness: null }
 
 /** A lost race must not show the other's slip early either. */
-async function visibleOrNull(errand: Errand, shotId: string, slip: Slip | null): Promise<Slip | null> {
+async function overtaken(
+  errand: Errand,
+  shotId: string,
+  before: Slip | null,
+  yours: SlipInput,
+): Promise<Refusal> {
   const { slips } = await readTasting(errand, shotId)
-  return slips.find(({ slipId }) => slipId === slip?.slipId) ?? null
+  const current = slips.find(({ slipId }) => slipId === before?.slipId) ?? null
+  return new Refusal('changed-meanwhile', 'This side’s slip was filled meanwhile.', [], {
+    versions: { current, yours },
+  })
 }
 
 /**

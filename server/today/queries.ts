@@ -1,5 +1,6 @@
 import type { RecipeRevision, Today, TodayPerson } from '@calm-apron/contract'
-import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, getTableColumns, gt, sql } from 'drizzle-orm'
+import { alias } from 'drizzle-orm/pg-core'
 import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { person, personName, prepared, preparedRevision, shot } from '../database/schema/index.ts'
@@ -30,23 +31,40 @@ export async function recipesReplacedSince(
   transaction: AcademyTransaction,
   since: Date,
 ): Promise<RecipeRevision[]> {
-  const recent = transaction
-    .select({ preparedId: preparedRevision.preparedId })
-    .from(preparedRevision)
-    .where(gt(preparedRevision.changedAt, since))
-  const rows = await transaction
-    .select({ revision: preparedRevision })
+  const rows = await replaced(transaction, { since: since.toISOString() })
+  return rows.map(({ revision }) => toRecipeRevision(revision))
+}
+
+const newest = alias(preparedRevision, 'newest')
+const SINCE = sql`${sql.placeholder('since')}::timestamptz`
+const replaced = keptQuery((builder) =>
+  builder
+    .select({ revision: getTableColumns(preparedRevision) })
     .from(prepared)
-    .innerJoin(preparedRevision, eq(preparedRevision.preparedId, prepared.preparedId))
+    // Whatever of a recipe was changed since, its newest revision was: that alone is looked at, and not all that was ever changed.
+    .innerJoin(
+      newest,
+      and(
+        eq(newest.academyId, prepared.academyId),
+        eq(newest.preparedId, prepared.preparedId),
+        eq(newest.revisionNo, prepared.revisionNo),
+      ),
+    )
+    .innerJoin(
+      preparedRevision,
+      and(
+        eq(preparedRevision.academyId, prepared.academyId),
+        eq(preparedRevision.preparedId, prepared.preparedId),
+      ),
+    )
     .where(
       and(
         eq(prepared.kind, 'recipe'),
-        sql`(${preparedRevision.revisionNo} < ${prepared.revisionNo} and ${inArray(prepared.preparedId, recent)}
-          or ${prepared.archivedAt} > ${since.toISOString()}::timestamptz)`,
+        sql`(${preparedRevision.revisionNo} < ${prepared.revisionNo} and ${newest.changedAt} > ${SINCE}
+          or ${prepared.archivedAt} > ${SINCE})`,
       ),
-    )
-  return rows.map(({ revision }) => toRecipeRevision(revision))
-}
+    ),
+)
 
 /** Shots pulled since an instant whose reading waits for a call, newest first. */
 export async function awaitingSince(

@@ -43,7 +43,8 @@ export async function readToday({ actor, transaction, now }: Errand): Promise<To
   const isTold = ({ personId, role }: Today['people'][number]) =>
     isForAll || teaches(role) || personId === actor.personId || peers.has(personId)
   const late = await coffeeUsed(transaction, now)
-  const { things, unreadable } = sorted(withoutIdleCoffees(await preparedInUse(transaction, SHOWN), late))
+  const usedIds = late.pace.map(({ coffeeId }) => coffeeId)
+  const { things, unreadable } = sorted(await preparedInUse(transaction, SHOWN, usedIds))
   const earlier = await recipesReplacedSince(transaction, new Date(now.getTime() - EARLIER_DAYS * MS_PER_DAY))
   return {
     academy: await findAcademy(transaction),
@@ -82,13 +83,6 @@ function sorted(records: readonly PreparedRecord[]) {
 
 function ofKind<K extends PreparedKind>(things: readonly AnyPrepared[], kind: K): Prepared<K>[] {
   return things.filter((each): each is AnyPrepared & Prepared<K> => each.kind === kind)
-}
-
-/** Without the coffees of which no bag is about and none was used of late: most of them, in a house of years. */
-function withoutIdleCoffees(records: readonly PreparedRecord[], { pace }: CoffeeUsed): PreparedRecord[] {
-  const about = new Set(pace.map(({ coffeeId }) => coffeeId))
-  for (const { kind, parentId } of records) if (kind === 'bag' && parentId !== null) about.add(parentId)
-  return records.filter(({ kind, preparedId }) => kind !== 'coffee' || about.has(preparedId))
 }
 
 function coffeesOf(things: readonly AnyPrepared[], late: CoffeeUsed): TodayCoffee[] {

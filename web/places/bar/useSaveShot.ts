@@ -6,9 +6,9 @@ import { useOutbox } from '../../data/outbox/outbox.ts'
 import { doseTastedG } from '../../shot/tasting/doseTasted.ts'
 import { useCupsTasted } from '../../shot/tasting/cupsTasted.ts'
 import { firstSlip } from '../../shot/tasting/firstSlip.ts'
-import { faultShownOf } from '../../shot/draft/shotDraft.ts'
 import { isOfSet } from '../../shot/signOff/ofSet.ts'
 import { type ShotRun, useShotRuns } from '../../shot/run/shotRuns.ts'
+import { recordedShot } from './recordedShot.ts'
 
 /** Records a shot that is under way: on this device at once, on the server as soon as it can be reached. */
 export function useSaveShot({ draft, read, recipe, series, device, help, becomes }: ShotRun) {
@@ -58,38 +58,18 @@ export function useSaveShot({ draft, read, recipe, series, device, help, becomes
       : []
 
   async function record(): Promise<void> {
-    const { shotId, personId, recipeRevisionId, barId, grinderId, bagId, madeAt } = draft
-    const { machineId, groupNo, trainingId, purpose, grindOwner, isCallAsked } = draft
-    const { isFirstCallAsked, areNotesAsked, focus, assessmentId } = draft
+    const { shotId } = draft
     // Whatever is heard later of other shots: this is how it was.
     draft.noted.isHelped ??= help.isOn.value
     await series.restore()
     const packed = series.packed()
-    const body = {
-      personId,
-      recipeRevisionId,
-      barId,
-      grinderId,
-      bagId,
-      machineId,
-      groupNo,
-      trainingId,
-      purpose,
-      faultShown: purpose === 'deliberate-fault' ? faultShownOf(draft) : null,
-      // By a person's word, or by that of the stand-in whose numbers it holds.
-      isSimulated: draft.isSimulated || (device.isStandIn.value && packed !== null),
-      grindOwner,
-      isCallAsked,
-      isFirstCallAsked,
-      areNotesAsked,
-      ...(assessmentId !== undefined && { assessmentId }),
-      focus,
-      judgedBy: door.personId,
-      pulledAt: madeAt,
+    const body = recordedShot(draft, {
       facts: read.value.facts,
       series: packed,
-      note: draft.note.trim(),
-    }
+      judgedBy: door.personId,
+      // By a person's word, or by that of the stand-in whose numbers it holds.
+      isSimulated: draft.isSimulated || (device.isStandIn.value && packed !== null),
+    })
     const photos = draft.photos.map(({ photoId, picture, takenAt }) => ({
       kind: 'photo' as const,
       shotId,
