@@ -34,6 +34,14 @@ test('what this grinder did before tells how far, and the way back', () => {
   expect(said({ history }).grindTo).toEqual({ steps: 4, toSetting: 14, ranWellAt: 14 })
 })
 
+test('that it ran well where it stands is not said beside a move away from it', () => {
+  const history = [18, 18, 18].map((setting) => grindShot(setting, { stopS: 28 }, { where: { daysAgo: 1 } }))
+  const { move, grindTo } = said({ history })
+  expect(move.lever).toBe('grind')
+  expect(grindTo?.toSetting).toBeLessThan(18)
+  expect(grindTo?.ranWellAt).toBeNull()
+})
+
 test('without a scale there is no size, and no setting', () => {
   expect(diagnose(fast, { setting: 18, grinder: null }).grindTo).toBeNull()
   expect(diagnose(fast, { setting: null, grinder: GRINDER }).grindTo).toBeNull()

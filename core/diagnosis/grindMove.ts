@@ -52,7 +52,8 @@ export function grindTo(direction: GrindDirection, readings: Readings, grind: Gr
   return {
     steps: Math.max(1, Math.round(Math.abs(toSetting - setting) / grinder.settingStep)),
     toSetting,
-    ranWellAt: advice.ranWellAt,
+    // Where it stands is no way back: to say so beside a move would be to take it back.
+    ranWellAt: advice.ranWellAt === setting ? null : advice.ranWellAt,
   }
 }
 
