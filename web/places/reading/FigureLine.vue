@@ -25,6 +25,6 @@ const figures = computed(() => figureWords(props))
   display: flex;
   flex-wrap: wrap;
   gap: 4px 24px;
-  margin-bottom: 12px;
+  margin: 12px 0;
 }
 </style>
