@@ -61,7 +61,9 @@ export async function compareRoutes(url: string, databaseUrl: string): Promise<C
     }
     const token = /calm_apron_session=([^;]+)/.exec(cookie)?.[1] ?? ''
     const tokenHash = createHash('sha256').update(token).digest('base64url')
-    const compared: Compared[] = []
+    // What every answer takes, whatever it says: the line, the page's side of it, and nothing asked of the database.
+    const [empty = []] = await inTurns([async () => (await fetch(`${url}/healthz`)).text()])
+    const compared: Compared[] = [{ name: 'an empty answer', routeMs: median(empty), rawMs: null, plan: [] }]
     for (const { name, path, raw } of await routesOf(ask)) {
       const [route = [], byHand = []] = await inTurns([
         () => ask(path),
