@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { basename, join } from 'node:path'
 import { build as bundle } from 'esbuild'
+import { FOR_NODE } from './building/build.ts'
 import { CHECKOUT } from './machine/checkout.ts'
 import { runMain } from './machine/plainFailure.ts'
 import { runShown } from './machine/run.ts'
@@ -46,14 +47,7 @@ async function runBenchmarks(): Promise<void> {
 
 async function compile(source: string, into: string): Promise<string> {
   const outfile = join(into, `${basename(source, '.ts')}.mjs`)
-  await bundle({
-    entryPoints: [source],
-    outfile,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-  })
+  await bundle({ ...FOR_NODE, entryPoints: [source], outfile })
   return outfile
 }
 

@@ -72,8 +72,7 @@ function weigh(
   placesOf: PlacesOf,
   priorFactor: Float64Array | undefined,
 ): Float64Array {
-  const weights = new Float64Array(COUNT)
-  weights.set(PRIORS)
+  const weights = PRIORS.slice()
   const absences = ABSENCES.fill(1)
   for (const item of items) {
     const says = whatItSays(item, placesOf, SCRATCH)

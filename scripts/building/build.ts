@@ -20,6 +20,9 @@ const BUILT_FROM = [
   'package-lock.json',
 ]
 
+/** How what runs under Node is compiled. */
+export const FOR_NODE = { bundle: true, platform: 'node', format: 'esm', target: 'node20' } as const
+
 /** Compiles the server, its commands, the demo and the web app, unless nothing has changed since the last time. */
 export async function buildIfChanged(): Promise<void> {
   const dist = distFolder()
@@ -61,10 +64,7 @@ async function bundleForNode(dist: string): Promise<void> {
       'devices/main': join(CHECKOUT, 'devices/main.ts'),
     },
     outdir: dist,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
+    ...FOR_NODE,
     sourcemap: true,
     logLevel: 'warning',
     // Native code can't be inside. Everything else is, since looking for hundreds of files makes a slow start.

@@ -17,12 +17,9 @@ export function answerJson(req: Request, res: Response, status: number, answer: 
   const body = Buffer.from(JSON.stringify(answer))
   res.status(status).type('json').vary('Accept-Encoding')
   const encoding = body.length < WORTH_PACKING || body.length > AT_ONCE ? false : taken(req)
-  if (encoding === false) {
-    res.end(body)
-    return
-  }
-  const packed = encoding === 'br' ? brotliCompressSync(body, LIGHTLY.brotli) : gzipSync(body, LIGHTLY)
-  res.set('Content-Encoding', encoding).set('Content-Length', String(packed.length)).end(packed)
+  if (encoding !== false) res.set('Content-Encoding', encoding)
+  if (encoding === 'br') res.send(brotliCompressSync(body, LIGHTLY.brotli))
+  else res.send(encoding === 'gzip' ? gzipSync(body, LIGHTLY) : body)
 }
 
 /** Of both the one that packs more in less time. */

@@ -3,8 +3,8 @@ import { type SQL, and, asc, count, desc, eq, isNotNull, ne, or, sql } from 'dri
 import { anyOf } from '../database/anyOf.ts'
 import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { call, claim, freeText, photo, ruling, shot, shotRevision, slip } from '../database/schema/index.ts'
-import { awaitsCall, isSealedInSet } from '../shots/awaitsCall.ts'
+import { call, claim, freeText, photo, ruling, shotRevision, slip } from '../database/schema/index.ts'
+import { awaitsCall, isSealedInSet, shotsAmong } from '../shots/awaitsCall.ts'
 
 type CallRow = typeof call.$inferSelect
 type SlipRow = typeof slip.$inferSelect
@@ -73,25 +73,13 @@ export async function openAmong(
   transaction: AcademyTransaction,
   shotIds: readonly string[],
 ): Promise<Set<string>> {
-  if (shotIds.length === 0) return new Set()
-  const rows = await openShots(transaction, { shotIds })
-  return new Set(rows.map(({ shotId }) => shotId))
+  return shotsAmong(transaction, shotIds, IS_OPEN)
 }
 
 const hasSide = (side: SlipSide) => sql`exists (select from slip
   where slip.academy_id = shot.academy_id and slip.shot_id = shot.shot_id and slip.side = ${sql.raw(`'${side}'`)})`
-const openShots = keptQuery((builder) =>
-  builder
-    .select({ shotId: shot.shotId })
-    .from(shot)
-    .where(
-      and(
-        anyOf(shot.shotId, sql.placeholder('shotIds')),
-        sql`not ${isSealedInSet}`,
-        sql`((not shot.are_notes_asked and not ${awaitsCall}) or (${hasSide('trainee')} and ${hasSide('trainer')}))`,
-      ),
-    ),
-)
+const IS_OPEN = sql`not ${isSealedInSet}
+  and ((not shot.are_notes_asked and not ${awaitsCall}) or (${hasSide('trainee')} and ${hasSide('trainer')}))`
 
 /** Whether anybody has tasted it: on a note, or at the bar. */
 export async function isTasted(
