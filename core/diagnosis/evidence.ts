@@ -2,7 +2,7 @@ import { isBedEven, isGroupHot } from '../reading/gate.ts'
 import type { Readings } from '../reading/types.ts'
 import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
 import { type ShotClock, TASTE_AXES } from '../shot/facts.ts'
-import { usualFirstDropS } from '../shot/firstDrop.ts'
+import { isHeldBack, usualFirstDropS } from '../shot/firstDrop.ts'
 import { SIGNS } from '../shot/signs.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { yieldSeen } from '../shot/yieldShare.ts'
@@ -163,28 +163,35 @@ function said({ of }: Readings, measured: readonly Evidence[]): Evidence[] {
   return items
 }
 
+interface OfTime {
+  items: Evidence[]
+  ln: number | null
+}
+
+const NO_TIME: OfTime = { items: [], ln: null }
+
 /**
  * The time against the middle of its window, both from pump start, as one item or as bounds; `ln` is what the rest
  * follows from. A bound says only what it says: "at most" above the middle, and "at least" below it, say nothing of the
- * taste.
+ * taste. What ran after a puck broke open says nothing of the grind that had held the water back.
  */
-function timeItems({ timeAtTarget: time, of: { recipe } }: Readings): {
-  items: Evidence[]
-  ln: number | null
-} {
-  if (recipe.school?.onlyRecorded.includes('time') ?? false) return { items: [], ln: null }
+function timeItems({ timeAtTarget: time, flow, of: { facts, recipe } }: Readings): OfTime {
+  if (recipe.school?.onlyRecorded.includes('time') ?? false) return NO_TIME
+  const brokeOpen = flow.state !== 'on' && isHeldBack(facts.clock?.firstDropS ?? 0, recipe)
   const middleS = (recipe.timeMinS + recipe.timeMaxS) / 2
   const bound = (ln: number, side: 'at-least' | 'at-most') => measured('time', ln, CLOCK_SPREAD_LN, side)
   const against = (s: number, startS: number) => Math.log(Math.max(s + startS, 0.5) / (middleS + startS))
   switch (time.kind) {
     case 'known': {
       const ln = against(time.s, time.startS)
+      if (brokeOpen && ln < 0) return NO_TIME
       const spread = Math.hypot(CLOCK_SPREAD_LN, time.yieldLnSd)
       return { items: [measured('time', ln, spread)], ln }
     }
     case 'at-least':
     case 'at-most': {
       const ln = against(time.s, time.startS)
+      if (brokeOpen && time.kind === 'at-most') return NO_TIME
       const isTelling = time.kind === 'at-least' ? ln > 0 : ln < 0
       return { items: [bound(ln, time.kind)], ln: isTelling ? ln : null }
     }
@@ -194,13 +201,13 @@ function timeItems({ timeAtTarget: time, of: { recipe } }: Readings): {
       return { items: [bound(from, 'at-least'), bound(to, 'at-most')], ln }
     }
     case 'no-drop': {
-      if (time.pumpS <= recipe.firstDropMaxS) return { items: [], ln: null }
+      if (time.pumpS <= recipe.firstDropMaxS) return NO_TIME
       // No drop for so long: the shot as a whole would have taken longer in proportion.
       const ln = Math.log((time.pumpS / recipe.firstDropMaxS) * (recipe.timeMaxS / middleS))
       return { items: [bound(ln, 'at-least')], ln }
     }
     case 'unknown':
-      return { items: [], ln: null }
+      return NO_TIME
   }
 }
 

@@ -1,6 +1,7 @@
 import type { MachineKnown } from '../reading/context.ts'
 import type { Readings } from '../reading/types.ts'
 import { isPulled } from '../shot/facts.ts'
+import { isHeldBack } from '../shot/firstDrop.ts'
 import type { PressureCaution } from './types.ts'
 
 /**
@@ -20,13 +21,18 @@ export function pressureCaution(
 
 /**
  * The caution after a shot, from the raw facts: after every choke whatever clock was used and whatever else is unknown,
- * after a pump that ran without a drop, and always where no valve lets the pressure out. Errs on the careful side.
+ * after a pump that ran without a drop or long before the first, and always where no valve lets the pressure out. Errs
+ * on the careful side.
  */
-export function pressureCautionOf({ flow, of: { facts, context } }: Readings): PressureCaution | null {
+export function pressureCautionOf({
+  flow,
+  of: { facts, recipe, context },
+}: Readings): PressureCaution | null {
   const mayHold =
     flow.state === 'choking' ||
     facts.abandoned === 'choked' ||
     facts.clock?.firstDrop === 'none' ||
+    (flow.state !== 'on' && isHeldBack(facts.clock?.firstDropS ?? 0, recipe)) ||
     context.signs['drips-only'] === true
   return pressureCaution({ mayHold, isPulled: isPulled(facts) }, context.machine)
 }

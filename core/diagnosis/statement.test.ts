@@ -37,6 +37,31 @@ test('a choke on the drop clock: coarser, with the caution, however long it then
   })
 })
 
+test.each([
+  ['not weighed', null],
+  ['4 g', 4],
+  ['on target', 36],
+])(
+  '60 s without a drop and stopped at 75 s is a choke on every clock, though nobody called it one: %s',
+  (_cup, cupG) => {
+    for (const recipe of [PUMP_RECIPE, DROP_RECIPE])
+      expect(say(carefulShot({ firstDropS: 60, stopS: 75, cupG }), {}, recipe)).toMatchObject({
+        heading: 'choked',
+        move: { lever: 'grind', direction: 'coarser' },
+        pressureCaution: 'choked',
+      })
+  },
+)
+
+test('what is known only as a bound is not told as fast or slow where it can be right', () => {
+  const onTarget = say(carefulShot({ cupG: null }))
+  expect(onTarget.named.causes).toEqual(['none'])
+  const times = (said: typeof onTarget) => said.evidence.filter(({ key }) => key === 'time')
+  expect(times(onTarget)).toMatchObject([{ noted: 'possible' }])
+  expect(times(say(carefulShot({ firstDropS: 3, stopS: 13, cupG: null })))).toMatchObject([{ noted: 'low' }])
+  expect(times(say(carefulShot({ stopS: 29 })))).toMatchObject([{ noted: 'usual' }])
+})
+
 test('a missed first drop with 70 s of pump is slow, not unknown', () => {
   const said = say(carefulShot({ firstDropS: null, stopS: 70 }), {}, DROP_RECIPE)
   expect(said).toMatchObject({ heading: 'slow', move: { lever: 'grind', direction: 'coarser' } })

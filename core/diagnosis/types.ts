@@ -112,8 +112,11 @@ export type Reason =
   | { code: 'learner-against-flow' }
   | { code: 'last-safe-step' }
 
-/** How a value stood against a careful shot: low, usual or high; a thing seen or not; or which of several it was. */
-export type Noted = 'yes' | 'no' | 'low' | 'usual' | 'high' | WordOf<Option>
+/**
+ * How a value stood against a careful shot: low, usual or high, or possibly usual, of which only a bound is known; a
+ * thing seen or not; or which of several it was.
+ */
+export type Noted = 'yes' | 'no' | 'low' | 'usual' | 'high' | 'possible' | WordOf<Option>
 type WordOf<O> = O extends `${string}:${infer Word}` ? Word : never
 
 /** A piece of evidence and how it moved the log-odds of the named cause. */

@@ -1,42 +1,70 @@
-import type { Flow, Readings } from '../reading/types.ts'
+import type { Readings } from '../reading/types.ts'
 import type { Cause } from './causes.ts'
 import type { EvidenceOfShot } from './evidence.ts'
 import { BASELINE } from './usual.ts'
-import type { Evidence, Option } from './evidenceTypes.ts'
+import type { Evidence, EvidenceKey, Option } from './evidenceTypes.ts'
 import type { Inference } from './infer.ts'
 import type { Noted, WeighedEvidence } from './types.ts'
 
 /** A value this many spreads from a careful shot's is no longer usual. */
 const USUAL_SPREADS = 1.5
 
-/** Each piece of evidence as it was noted, with what it did to this cause; the weightiest first. */
+/**
+ * Each thing as it was noted, with what it did to this cause; the weightiest first. Two bounds of one time are one
+ * thing.
+ */
 export function weighedEvidence(
   { items }: EvidenceOfShot,
   inference: Inference,
   cause: Cause,
-  { flow }: Pick<Readings, 'flow'>,
+  readings: Readings,
 ): WeighedEvidence[] {
-  const noted = new Map(items.map((item) => [item.key, notedOf(item, inference, flow)]))
-  return inference
-    .contributions(cause)
-    .map(({ key, logOdds }) => ({ key, noted: noted.get(key) ?? 'usual', logOdds }))
+  const logOddsOf = new Map<EvidenceKey, number>()
+  for (const { key, logOdds } of inference.contributions(cause))
+    logOddsOf.set(key, (logOddsOf.get(key) ?? 0) + logOdds)
+  return [...new Map(items.map((item) => [item.key, item])).values()]
+    .map((item) => ({
+      key: item.key,
+      noted: notedOf(item, inference, readings),
+      logOdds: logOddsOf.get(item.key) ?? 0,
+    }))
+    .sort((a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds))
 }
 
-function notedOf(item: Evidence, { placesOf }: Inference, flow: Flow): Noted {
+function notedOf(item: Evidence, { placesOf }: Inference, readings: Readings): Noted {
   switch (item.kind) {
     case 'yes-no':
       return item.isSo ? 'yes' : 'no'
     case 'choice':
       return item.option === null ? 'usual' : wordOf(item.option)
     case 'measured': {
-      if (item.bound !== null) return item.bound === 'at-least' ? 'high' : 'low'
-      // The window itself is the measure of a time.
-      if (item.key === 'time' && flow.state === 'on') return 'usual'
-      if (item.key === 'time') return item.value < 0 ? 'low' : 'high'
+      if (item.key === 'time') return timeNoted(readings)
       // The usual age of a coffee is its own; everything else has the same baseline for all.
       const mean = item.key === 'age' ? (placesOf('age').mean[0] ?? 0) : BASELINE[item.key].mean
       return against(item.value, mean, USUAL_SPREADS * Math.hypot(BASELINE[item.key].spread, item.spread))
     }
+  }
+}
+
+/** The window itself is the measure of a time. A bound says fast or slow only where the whole of it lies outside. */
+function timeNoted({ timeAtTarget: time, of: { recipe } }: Readings): Noted {
+  const standing = (fromS: number, toS: number, within: Noted): Noted => {
+    if (fromS > recipe.timeMaxS) return 'high'
+    return toS < recipe.timeMinS ? 'low' : within
+  }
+  switch (time.kind) {
+    case 'known':
+      return standing(time.s, time.s, 'usual')
+    case 'at-least':
+      return standing(time.s, Infinity, 'possible')
+    case 'at-most':
+      return standing(-Infinity, time.s, 'possible')
+    case 'between':
+      return standing(time.fromS, time.toS, 'possible')
+    case 'no-drop':
+      return 'high'
+    case 'unknown':
+      return 'possible'
   }
 }
 

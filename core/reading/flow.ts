@@ -1,5 +1,6 @@
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
+import { isHeldBack } from '../shot/firstDrop.ts'
 import type { TimeAtTarget } from '../shot/timeAtTarget.ts'
 import { yieldShare } from '../shot/yieldShare.ts'
 import { THRESHOLDS } from '../thresholds.ts'
@@ -30,26 +31,35 @@ export function ranFarOut({ state }: Flow): boolean {
 export function flowOf(facts: ShotFacts, time: TimeAtTarget, recipe: Recipe): Flow {
   if (facts.abandoned === 'choked') return CHOKED
   const isOnlyRecorded = recipe.school?.onlyRecorded.includes('time') ?? false
-  const judged = (flow: Flow) => (isOnlyRecorded && flow.state !== 'choking' ? UNKNOWN : flow)
+  const flow = byTime(facts, time, recipe)
+  if (isOnlyRecorded) return flow.state === 'choking' && time.kind !== 'known' ? flow : UNKNOWN
+  return ranFast(flow) ? neverFastOnceHeldBack(flow, facts, recipe) : flow
+}
+
+function byTime(facts: ShotFacts, time: TimeAtTarget, recipe: Recipe): Flow {
   switch (time.kind) {
     case 'unknown':
       return UNKNOWN
     case 'no-drop':
-      return hasNoDropYet(time.pumpS, recipe) ? CHOKED : UNKNOWN
+      return isHeldBack(time.pumpS, recipe) ? CHOKED : UNKNOWN
     case 'known':
-      return isOnlyRecorded ? UNKNOWN : againstWindow(time.s, time.startS, recipe)
+      return againstWindow(time.s, time.startS, recipe)
     case 'at-least':
-      return judged(notReached(facts, time, recipe))
+      return notReached(facts, time, recipe)
     case 'at-most':
-      return judged(reachedBy(facts, time.s, time.startS, recipe))
+      return overshot(facts, time, recipe)
     case 'between':
-      return judged(within(facts, time, recipe))
+      return within(facts, time, recipe)
   }
 }
 
-/** No drop by twice the latest usual one. */
-function hasNoDropYet(pumpS: number, { firstDropMaxS }: Recipe): boolean {
-  return pumpS >= firstDropMaxS * THRESHOLDS.chokeFirstDropTimes
+/**
+ * A puck that held the water back choked, even if it broke open afterwards: only what is counted from its late first
+ * drop looks fast. Where somebody saw it gush, nothing can be told.
+ */
+function neverFastOnceHeldBack(flow: Flow, { clock, abandoned }: ShotFacts, recipe: Recipe): Flow {
+  if (!isHeldBack(clock?.firstDropS ?? 0, recipe)) return flow
+  return abandoned === 'gushed' ? UNKNOWN : CHOKED
 }
 
 function againstWindow(s: number, startS: number, recipe: Recipe): Flow {
@@ -76,10 +86,20 @@ function notReached(
   recipe: Recipe,
 ): Flow {
   const firstDropS = facts.clock?.firstDropS ?? 0
-  if (hasNoDropYet(firstDropS, recipe)) return CHOKED
+  if (isHeldBack(firstDropS, recipe)) return CHOKED
   if (s < recipe.timeMaxS) return UNKNOWN
   const share = yieldShare(facts, recipe)?.share ?? 0
   return share < THRESHOLDS.chokeYieldShare ? CHOKED : tooSlow(s, startS, recipe)
+}
+
+/** The target was passed at some moment since the first drop; where even that came after the window, it was slow. */
+function overshot(
+  facts: ShotFacts,
+  { s, startS }: Extract<TimeAtTarget, { kind: 'at-most' }>,
+  recipe: Recipe,
+): Flow {
+  const soonestS = (facts.clock?.firstDropS ?? 0) - startS
+  return soonestS > recipe.timeMaxS ? tooSlow(soonestS, startS, recipe) : reachedBy(facts, s, startS, recipe)
 }
 
 function reachedBy({ abandoned }: ShotFacts, s: number, startS: number, recipe: Recipe): Flow {

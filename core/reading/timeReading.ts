@@ -34,7 +34,9 @@ export function readTime(time: TimeAtTarget, recipe: Recipe): TimeReading {
         yieldBy: time.yieldBy,
       }
     case 'at-least':
-      return time.s < recipe.timeMaxS ? { judged: false, why: 'stopped-too-far' } : beyond(time.s, 'at-least')
+      return time.s < recipe.timeMaxS
+        ? { judged: false, why: time.why ?? 'stopped-too-far' }
+        : beyond(time.s, 'at-least')
     case 'at-most':
       return time.s > recipe.timeMinS ? { judged: false, why: 'stopped-too-far' } : beyond(time.s, 'at-most')
     case 'between':

@@ -1,4 +1,5 @@
 import type { Recipe } from '../recipe/recipe.ts'
+import { THRESHOLDS } from '../thresholds.ts'
 
 type UsualDrops = Pick<Recipe, 'firstDropMinS' | 'firstDropMaxS'>
 
@@ -14,4 +15,12 @@ export function firstDropSays(
 ): 'early' | 'usual' | 'late' {
   if (firstDropS < firstDropMinS) return 'early'
   return firstDropS > firstDropMaxS ? 'late' : 'usual'
+}
+
+/**
+ * Whether water was held back: no drop by twice the latest usual one, in s from pump start. Such a puck choked, or broke
+ * open afterwards; whatever is counted from its first drop on, it did not run fast.
+ */
+export function isHeldBack(firstDropS: number, { firstDropMaxS }: UsualDrops): boolean {
+  return firstDropS >= firstDropMaxS * THRESHOLDS.chokeFirstDropTimes
 }

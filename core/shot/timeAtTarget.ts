@@ -3,7 +3,7 @@ import { THRESHOLDS } from '../thresholds.ts'
 import type { ShotClock, ShotFacts } from './facts.ts'
 import { netG } from './weighing.ts'
 import { crossingS } from './crossing.ts'
-import { usualFirstDropS } from './firstDrop.ts'
+import { isHeldBack, usualFirstDropS } from './firstDrop.ts'
 import { type YieldBy, type YieldShare, yieldShare } from './yieldShare.ts'
 
 /** Why no honest time can be given. */
@@ -32,7 +32,7 @@ export type TimeAtTarget =
       yieldBy: YieldBy
       yieldLnSd: number
     }
-  | { kind: 'at-least'; s: number; startS: number }
+  | { kind: 'at-least'; s: number; startS: number; why?: TimeUnknown }
   | { kind: 'at-most'; s: number; startS: number }
   | { kind: 'between'; fromS: number; toS: number; startS: number; why: TimeUnknown }
   | { kind: 'no-drop'; pumpS: number }
@@ -114,15 +114,22 @@ function withoutItsMark({ stopS }: ShotClock, recipe: Recipe): Range {
   }
 }
 
-/** Stopped by eye a cup ends within a stated factor of its target; only what flows is longer or shorter by that. */
+/**
+ * Stopped by eye a cup ends within a stated factor of its target; only what flows is longer or shorter by that. Of a
+ * puck that held the water back nobody knows what came, so that nothing is left but the time it took at least.
+ */
 function cupNotWeighed({ fromS, toS, startS }: Range, clock: ShotClock, recipe: Recipe): TimeAtTarget {
   const factor = THRESHOLDS.unweighedCupFactor
   const dropS = Math.min(clock.stopS, clock.firstDropS ?? usualFirstDropS(recipe))
   const dryS = Math.max(0, dropS - startS)
   const flowing = (s: number) => Math.max(0, s - dryS)
+  const leastS = roundS(fromS - flowing(fromS) * (1 - 1 / factor))
+  if (clock.firstDropS !== null && isHeldBack(clock.firstDropS, recipe)) {
+    return { kind: 'at-least', s: leastS, startS, why: 'cup-not-weighed' }
+  }
   return {
     kind: 'between',
-    fromS: roundS(fromS - flowing(fromS) * (1 - 1 / factor)),
+    fromS: leastS,
     toS: roundS(toS + flowing(toS) * (factor - 1)),
     startS,
     why: 'cup-not-weighed',

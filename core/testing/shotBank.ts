@@ -76,7 +76,14 @@ export function bankShot(seed: number): BankShot {
       ? { measured: { cupMl: tenths(share * byVolume.targetMl), tampForceN: null, leadG: null } }
       : {}),
   }
-  return { facts, recipe, context: contextOf(chance), grind: grindOf(chance) }
+  const [context, grind] = [contextOf(chance), grindOf(chance)]
+  return { facts: { ...facts, clock: sometimesHeldBack(clock, chance) }, recipe, context, grind }
+}
+
+/** Now and then a puck holds the water back for most of the shot. */
+function sometimesHeldBack(clock: ShotClock | null, chance: Seeded): ShotClock | null {
+  if (!chance.chance(0.05) || clock?.firstDropS == null || clock.preinfusionEndS != null) return clock
+  return { ...clock, firstDropS: Math.round(10 * clock.stopS * chance.between(0.5, 0.95)) / 10 }
 }
 
 function clockOf(recipe: Recipe, chance: Seeded): ShotClock {

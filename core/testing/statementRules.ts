@@ -4,6 +4,7 @@ import type { Statement } from '../diagnosis/types.ts'
 import { whenToLook } from '../diagnosis/nextLook.ts'
 import { ranFast, ranSlow } from '../reading/flow.ts'
 import type { Readings } from '../reading/types.ts'
+import { isHeldBack } from '../shot/firstDrop.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import type { BankShot } from './shotBank.ts'
 
@@ -25,6 +26,12 @@ export const SAFE: Record<string, StatementRule> = {
     pressureCaution !== null || (flow.state !== 'choking' && facts.abandoned !== 'choked'),
   'a pump that ran without a drop has it too': ({ pressureCaution }, { of: { facts } }) =>
     pressureCaution !== null || facts.clock?.firstDrop !== 'none',
+  'a puck that held the water back never ran fast, and has the caution unless it ran on time': (
+    { heading, pressureCaution },
+    { flow, of: { facts, recipe } },
+  ) =>
+    !isHeldBack(facts.clock?.firstDropS ?? 0, recipe) ||
+    (heading !== 'fast' && heading !== 'gushed' && (pressureCaution !== null || flow.state === 'on')),
   'a lever has its own words': ({ pressureCaution }, { of: { context } }) =>
     pressureCaution === null || (pressureCaution === 'lever') === (context.machine?.isLever === true),
   'without a release valve there is always one': ({ pressureCaution }, { of: { facts, context } }) =>

@@ -131,7 +131,12 @@ export const judgementWords = {
     speaksFor: 'Speaks for it',
     against: 'Speaks against it',
     dose: { low: 'The dose was low.', usual: 'The dose was on target.', high: 'The dose was high.' },
-    time: { low: 'It ran fast.', usual: 'Its time lies in the window.', high: 'It ran slow.' },
+    time: {
+      low: 'It ran fast.',
+      usual: 'Its time lies in the window.',
+      possible: 'Its time can lie in the window.',
+      high: 'It ran slow.',
+    },
     'first-drop': {
       low: 'The first drop came early.',
       usual: 'The first drop came when it usually does.',
