@@ -109,3 +109,40 @@ test('the team by what is most pressing, each person’s skills, a training for 
     await expectAccessible(page)
   })
 })
+
+test('a person’s shots take their place once what stands above them has: nothing moves from under a finger', async ({
+  page,
+}) => {
+  await page.clock.install()
+  await page.goto('/progress')
+  const name = page.getByRole('link', { name: 'Suvi Okonjo' })
+  await expect(name).toBeVisible()
+  // Nobody's patience ends meanwhile, however slow the machine is.
+  await page.clock.pauseAt(Date.now() + 60_000)
+  let release = () => {}
+  const areShotsTold = new Promise<void>((resolve) => (release = resolve))
+  for (const above of ['**/api/v1/people/*/skill', '**/api/v1/people/*/sign-offs'])
+    await page.route(above, async (route) => {
+      await areShotsTold
+      await route.continue()
+    })
+  await page.evaluate(() => {
+    new MutationObserver((_changes, observer) => {
+      const first = document.querySelector('ol.shots > li')
+      if (first === null) return
+      document.body.dataset['firstAt'] = String(first.getBoundingClientRect().y)
+      observer.disconnect()
+    }).observe(document.body, { childList: true, subtree: true })
+  })
+  const answered = page.waitForResponse(/\/shots\?/)
+  await name.click()
+  await (await answered).finished()
+  await expect(page.getByRole('heading', { name: 'Suvi Okonjo' })).toBeVisible()
+  release()
+  await expect(page.getByRole('heading', { name: 'What to do next' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Sign-off' })).toBeVisible()
+  const first = page.locator('ol.shots > li').first()
+  await expect(first).toBeVisible()
+  const cameAt = Number(await page.locator('body').getAttribute('data-first-at'))
+  expect((await first.boundingBox())?.y).toBeCloseTo(cameAt, 1)
+})

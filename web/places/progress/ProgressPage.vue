@@ -3,6 +3,8 @@ import MoreButton from '../../kit/parts/MoreButton.vue'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import EmptyPlace from '../../kit/parts/EmptyPlace.vue'
+import { signOffsAsked, skillAsked } from '../../data/queries/questions.ts'
+import { useAnswer } from '../../data/queries/useAnswer.ts'
 import { useShotList } from '../../data/queries/useShots.ts'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useDoor } from '../../data/door/door.ts'
@@ -24,6 +26,11 @@ const isOwn = computed(() => shown.value === door.personId)
 const { shots, hasMore, isKnown, isReached, loadMore } = useShotList(() =>
   shown.value === '' ? null : { personId: shown.value },
 )
+/** Each part takes its place once what stands above it has: nothing may move from under a finger. */
+const skill = useAnswer(() => (shown.value === '' ? null : skillAsked(shown.value)))
+const signOffs = useAnswer(() => (shown.value === '' ? null : signOffsAsked(shown.value)))
+const hasSkill = computed(() => skill.state.value !== 'looking')
+const hasSignOffs = computed(() => hasSkill.value && signOffs.state.value !== 'looking')
 </script>
 
 <template>
@@ -36,8 +43,8 @@ const { shots, hasMore, isKnown, isReached, loadMore } = useShotList(() =>
         {{ shots.length > 0 ? t('progress.offline') : t('progress.offlineNone', { person }) }}
       </p>
       <PersonPanel :key="shown" :person-id="shown" :is-own="isOwn" />
-      <SignOffs :key="`sign-offs ${shown}`" :person-id="shown" :is-own="isOwn" />
-      <template v-if="shots.length > 0">
+      <SignOffs v-if="hasSkill" :key="`sign-offs ${shown}`" :person-id="shown" :is-own="isOwn" />
+      <template v-if="hasSignOffs && shots.length > 0">
         <p class="soft hint">{{ t('progress.newestFirst') }}</p>
         <ol class="shots">
           <ShotRow v-for="listed in shots" :key="listed.shot.shotId" :listed="listed" />
@@ -45,7 +52,7 @@ const { shots, hasMore, isKnown, isReached, loadMore } = useShotList(() =>
         <MoreButton v-if="hasMore" :load="loadMore">{{ t('progress.earlier') }}</MoreButton>
       </template>
       <EmptyPlace
-        v-else-if="isKnown && isReached"
+        v-else-if="hasSignOffs && isKnown && isReached"
         :says="t('progress.empty', { person })"
         :action="t('progress.first', { person })"
         :to="{ name: 'today' }"
