@@ -173,26 +173,27 @@ const NO_TIME: OfTime = { items: [], ln: null }
 /**
  * The time against the middle of its window, both from pump start, as one item or as bounds; `ln` is what the rest
  * follows from. A bound says only what it says: "at most" above the middle, and "at least" below it, say nothing of the
- * taste. What ran after a puck broke open says nothing of the grind that had held the water back.
+ * taste. Nor does what ran after a puck broke open say anything of the grind that had held the water back.
  */
 function timeItems({ timeAtTarget: time, flow, of: { facts, recipe } }: Readings): OfTime {
   if (recipe.school?.onlyRecorded.includes('time') ?? false) return NO_TIME
-  const brokeOpen = flow.state !== 'on' && isHeldBack(facts.clock?.firstDropS ?? 0, recipe)
+  const firstDropS = facts.clock?.firstDropS ?? 0
+  const isLate = flow.state !== 'on' && isHeldBack(firstDropS, recipe)
+  const heldBack = () => (flow.state === 'choking' ? noDropFor(firstDropS, recipe) : NO_TIME)
   const middleS = (recipe.timeMinS + recipe.timeMaxS) / 2
-  const bound = (ln: number, side: 'at-least' | 'at-most') => measured('time', ln, CLOCK_SPREAD_LN, side)
   const against = (s: number, startS: number) => Math.log(Math.max(s + startS, 0.5) / (middleS + startS))
   switch (time.kind) {
     case 'known': {
       const ln = against(time.s, time.startS)
-      if (brokeOpen && ln < 0) return NO_TIME
+      if (isLate && ln < 0) return heldBack()
       const spread = Math.hypot(CLOCK_SPREAD_LN, time.yieldLnSd)
       return { items: [measured('time', ln, spread)], ln }
     }
     case 'at-least':
     case 'at-most': {
       const ln = against(time.s, time.startS)
-      if (brokeOpen && time.kind === 'at-most') return NO_TIME
       const isTelling = time.kind === 'at-least' ? ln > 0 : ln < 0
+      if (isLate && (time.kind === 'at-most' || !isTelling)) return heldBack()
       return { items: [bound(ln, time.kind)], ln: isTelling ? ln : null }
     }
     case 'between': {
@@ -200,15 +201,21 @@ function timeItems({ timeAtTarget: time, flow, of: { facts, recipe } }: Readings
       const ln = from > 0 ? from : to < 0 ? to : null
       return { items: [bound(from, 'at-least'), bound(to, 'at-most')], ln }
     }
-    case 'no-drop': {
-      if (time.pumpS <= recipe.firstDropMaxS) return NO_TIME
-      // No drop for so long: the shot as a whole would have taken longer in proportion.
-      const ln = Math.log((time.pumpS / recipe.firstDropMaxS) * (recipe.timeMaxS / middleS))
-      return { items: [bound(ln, 'at-least')], ln }
-    }
+    case 'no-drop':
+      return time.pumpS <= recipe.firstDropMaxS ? NO_TIME : noDropFor(time.pumpS, recipe)
     case 'unknown':
       return NO_TIME
   }
+}
+
+function bound(ln: number, side: 'at-least' | 'at-most'): Evidence {
+  return measured('time', ln, CLOCK_SPREAD_LN, side)
+}
+
+/** No drop for so long: the shot as a whole would have taken longer in proportion. */
+function noDropFor(pumpS: number, { firstDropMaxS, timeMinS, timeMaxS }: Recipe): OfTime {
+  const ln = Math.log((pumpS / firstDropMaxS) * (timeMaxS / ((timeMinS + timeMaxS) / 2)))
+  return { items: [bound(ln, 'at-least')], ln }
 }
 
 function flawsSeen({ of: { facts }, gate, tamp }: Readings): Evidence[] {

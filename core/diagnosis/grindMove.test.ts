@@ -42,6 +42,19 @@ test('that it ran well where it stands is not said beside a move away from it', 
   expect(grindTo?.ranWellAt).toBeNull()
 })
 
+test('where it ran well is not said of a move that leads away from it', () => {
+  const ranWell = [16, 16, 16].map((setting) => grindShot(setting, { stopS: 28 }, { where: { daysAgo: 1 } }))
+  const slow = readShot(carefulShot({ firstDropS: 60, stopS: 75, cupG: null }), PUMP_RECIPE)
+  const { move, grindTo } = diagnose(slow, {
+    setting: 18,
+    grinder: GRINDER,
+    behind: { ...behind, history: ranWell, session: [] },
+  })
+  expect(move).toEqual({ lever: 'grind', direction: 'coarser' })
+  expect(grindTo?.toSetting).toBeGreaterThan(18)
+  expect(grindTo?.ranWellAt).toBeNull()
+})
+
 test('without a scale there is no size, and no setting', () => {
   expect(diagnose(fast, { setting: 18, grinder: null }).grindTo).toBeNull()
   expect(diagnose(fast, { setting: null, grinder: GRINDER }).grindTo).toBeNull()

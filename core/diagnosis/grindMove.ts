@@ -52,9 +52,18 @@ export function grindTo(direction: GrindDirection, readings: Readings, grind: Gr
   return {
     steps: Math.max(1, Math.round(Math.abs(toSetting - setting) / grinder.settingStep)),
     toSetting,
-    // Where it stands is no way back: to say so beside a move would be to take it back.
-    ranWellAt: advice.ranWellAt === setting ? null : advice.ranWellAt,
+    ranWellAt: onTheWay(direction, setting, advice.ranWellAt, grinder),
   }
+}
+
+/** Where it ran well before, if the move goes towards it: said beside a move away from it, it would take that back. */
+function onTheWay(
+  direction: GrindDirection,
+  from: number,
+  ranWellAt: number | null,
+  scale: GrinderScale,
+): number | null {
+  return ranWellAt !== null && isStepTowards(direction, from, ranWellAt, scale) ? ranWellAt : null
 }
 
 function nothingBehind(grinder: GrinderScale): GrindBehind {

@@ -22,13 +22,17 @@ export function weighedEvidence(
   const logOddsOf = new Map<EvidenceKey, number>()
   for (const { key, logOdds } of inference.contributions(cause))
     logOddsOf.set(key, (logOddsOf.get(key) ?? 0) + logOdds)
-  return [...new Map(items.map((item) => [item.key, item])).values()]
-    .map((item) => ({
-      key: item.key,
-      noted: notedOf(item, inference, readings),
-      logOdds: logOddsOf.get(item.key) ?? 0,
-    }))
-    .sort((a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds))
+  return (
+    [...new Map(items.map((item) => [item.key, item])).values()]
+      .map((item) => ({
+        key: item.key,
+        noted: notedOf(item, inference, readings),
+        logOdds: logOddsOf.get(item.key) ?? 0,
+      }))
+      // That something can be right is a reason for nothing but that nothing is wrong.
+      .filter(({ noted }) => noted !== 'possible' || cause === 'none')
+      .sort((a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds))
+  )
 }
 
 function notedOf(item: Evidence, { placesOf }: Inference, readings: Readings): Noted {
@@ -47,7 +51,8 @@ function notedOf(item: Evidence, { placesOf }: Inference, readings: Readings): N
 }
 
 /** The window itself is the measure of a time. A bound says fast or slow only where the whole of it lies outside. */
-function timeNoted({ timeAtTarget: time, of: { recipe } }: Readings): Noted {
+function timeNoted({ timeAtTarget: time, flow, of: { recipe } }: Readings): Noted {
+  if (flow.state === 'choking') return 'high'
   const standing = (fromS: number, toS: number, within: Noted): Noted => {
     if (fromS > recipe.timeMaxS) return 'high'
     return toS < recipe.timeMinS ? 'low' : within
