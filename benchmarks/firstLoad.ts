@@ -15,35 +15,44 @@ interface Load {
   ms: number
 }
 
-/** Opens a page and waits until somebody could begin; counts what of script and style came over the line. */
+/** Notes in the page when somebody could first begin: whoever asks it from outside is slowed down with it. */
+function noteUsable(): void {
+  new MutationObserver((_changes, observer) => {
+    if (document.querySelector('input[type=radio]') === null) return
+    observer.disconnect()
+    requestAnimationFrame(() => performance.mark('usable'))
+  }).observe(document, { childList: true, subtree: true })
+}
+
+/** Opens a page and waits until somebody could begin; counts what of script and style was asked for before. */
 async function load(page: Page, line: CDPSession, path: string): Promise<Load> {
   const kinds = new Map<string, string>()
-  /** Asked for before somebody could begin: what is fetched ahead for later is no part of the first load. */
-  const first = new Set<string>()
-  let isUsable = false
-  let bytes = 0
-  const begin = ({ requestId }: { requestId: string }) => {
-    if (!isUsable) first.add(requestId)
-  }
+  const askedAtMs = new Map<string, number>()
+  const bytes = new Map<string, number>()
+  const ask = ({ requestId, wallTime }: { requestId: string; wallTime: number }) =>
+    askedAtMs.set(requestId, 1000 * wallTime)
   const meet = ({ requestId, type }: { requestId: string; type: string }) => kinds.set(requestId, type)
-  const count = ({ requestId, encodedDataLength }: { requestId: string; encodedDataLength: number }) => {
-    if (first.has(requestId) && ['Script', 'Stylesheet'].includes(kinds.get(requestId) ?? ''))
-      bytes += encodedDataLength
-  }
-  line.on('Network.requestWillBeSent', begin)
+  const count = ({ requestId, encodedDataLength }: { requestId: string; encodedDataLength: number }) =>
+    bytes.set(requestId, encodedDataLength)
+  line.on('Network.requestWillBeSent', ask)
   line.on('Network.responseReceived', meet)
   line.on('Network.loadingFinished', count)
-  const startMs = performance.now()
   await page.goto(path)
   await page.getByRole('radio', { name: 'Mirren Kestle' }).waitFor()
-  const ms = performance.now() - startMs
-  isUsable = true
   // What is still on its way for this place counts as well.
   await page.waitForTimeout(1000)
-  line.off('Network.requestWillBeSent', begin)
+  line.off('Network.requestWillBeSent', ask)
   line.off('Network.responseReceived', meet)
   line.off('Network.loadingFinished', count)
-  return { kilobytes: bytes / 1000, ms }
+  const { ms, atMs } = await page.evaluate(() => {
+    const at = performance.getEntriesByName('usable')[0]?.startTime ?? Number.NaN
+    return { ms: at, atMs: performance.timeOrigin + at }
+  })
+  const isOfFirst = (id: string) =>
+    (askedAtMs.get(id) ?? Infinity) < atMs && ['Script', 'Stylesheet'].includes(kinds.get(id) ?? '')
+  const first = [...bytes].filter(([id]) => isOfFirst(id))
+  // What is fetched ahead for later is no part of the first load.
+  return { kilobytes: first.reduce((total, [, each]) => total + each, 0) / 1000, ms }
 }
 
 /** The middle one of several, and how far they lie apart: a shared machine is now quicker, now slower. */
@@ -64,6 +73,7 @@ const browser = await chromium.launch({ executablePath: chromiumPath(), args: CH
 async function open(url: string, serviceWorkers: 'allow' | 'block') {
   const context = await browser.newContext({ baseURL: url, serviceWorkers })
   if (url === app.url) await context.addCookies([{ ...cookie, url }])
+  await context.addInitScript(noteUsable)
   const page = await context.newPage()
   const line = await context.newCDPSession(page)
   await line.send('Network.enable')

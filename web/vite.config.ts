@@ -1,3 +1,4 @@
+import { CONTRACT_VERSION } from '../contract/contractVersion.ts'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { compression, defineAlgorithm } from 'vite-plugin-compression2'
@@ -44,6 +45,8 @@ export default defineConfig({
     }),
   ],
   define: {
+    // Of `index.html`.
+    'import.meta.env.CONTRACT_VERSION': JSON.stringify(String(CONTRACT_VERSION)),
     __VUE_I18N_LEGACY_API__: 'false',
     __VUE_I18N_FULL_INSTALL__: 'false',
     __INTLIFY_PROD_DEVTOOLS__: 'false',

@@ -31,6 +31,17 @@ test('what was asked ahead is taken, and not asked again', async () => {
   expect(asked.filter((what) => what === 'GET /today')).toHaveLength(1)
 })
 
+test('what was asked before the app was there is taken, once', async () => {
+  const { asked, door, academy } = await deviceOf(ODALYS)
+  globalThis.todayAhead = Promise.resolve(Response.json(todayOf('Ostrel Quay')))
+  askTodayAhead()
+  await door.load()
+  await settled()
+  expect([academy.state, academy.today?.academy.town]).toEqual(['here', 'Ostrel Quay'])
+  expect(asked).not.toContain('GET /today')
+  expect(globalThis.todayAhead).toBeUndefined()
+})
+
 test('what was refused to whoever was here before is asked anew for whoever came in', async () => {
   const { says, door, academy } = await deviceOf(ODALYS)
   says['GET /today'] = () => refusal('not-signed-in', 401)

@@ -28,14 +28,16 @@ export const doorBell = new EventTarget()
 
 /**
  * Calls one endpoint, typed by its own schemas.
+ * @param asked where it was asked for before, as this would have
  * @throws {RefusedByServer} for a problem that trying again won't mend
  * @throws {ServerUnreachable} when there is no answer, or the server says "not now"
  */
 export async function call<E extends Endpoint>(
   endpoint: E,
   sent: Sent<E> = {},
+  asked?: Promise<Response>,
 ): Promise<z.infer<E['answer']>> {
-  const answer = await reach(endpoint, sent)
+  const answer = await reached(asked ?? ask(endpoint, sent))
   if (!answer.ok) throw await failureOf(answer)
   const parsed = readAnswer(endpoint.answer, await answer.json().catch(() => null))
   if (!parsed.success) throw new ServerUnreachable(`An answer that is not ${endpoint.path}'s.`)
@@ -51,29 +53,33 @@ export async function download<E extends Endpoint>(
   endpoint: E,
   sent: Pick<Sent<E>, 'params'>,
 ): Promise<Blob> {
-  const answer = await reach(endpoint, sent, null)
+  const answer = await reached(ask(endpoint, sent, null))
   if (!answer.ok) throw await failureOf(answer)
   return answer.blob().catch((error: unknown) => {
     throw new ServerUnreachable('The line broke.', { cause: error })
   })
 }
 
-async function reach(
+async function ask(
   endpoint: Endpoint,
   { params = {}, query = {}, body }: { params?: object; query?: object; body?: unknown },
   withinMs: number | null = ANSWER_WITHIN_MS,
 ): Promise<Response> {
+  return fetch(addressOf(endpoint.path, params, query), {
+    method: endpoint.method.toUpperCase(),
+    signal: withinMs === null ? null : AbortSignal.timeout(withinMs),
+    headers: {
+      [CONTRACT_HEADER]: String(CONTRACT_VERSION),
+      ...(body !== undefined && { 'Content-Type': 'application/json' }),
+    },
+    ...(body !== undefined && { body: JSON.stringify(body) }),
+  })
+}
+
+async function reached(asked: Promise<Response>): Promise<Response> {
   const late = setTimeout(() => noteReach(false), LATE_MS)
   try {
-    const answer = await fetch(addressOf(endpoint.path, params, query), {
-      method: endpoint.method.toUpperCase(),
-      signal: withinMs === null ? null : AbortSignal.timeout(withinMs),
-      headers: {
-        [CONTRACT_HEADER]: String(CONTRACT_VERSION),
-        ...(body !== undefined && { 'Content-Type': 'application/json' }),
-      },
-      ...(body !== undefined && { body: JSON.stringify(body) }),
-    })
+    const answer = await asked
     compareClocks(answer, new Date())
     noteReach(!TRY_LATER.has(answer.status))
     return answer

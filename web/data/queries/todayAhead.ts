@@ -2,14 +2,20 @@ import { ENDPOINTS, type Today } from '@calm-apron/contract'
 import { call } from '../api/client.ts'
 import { RefusedByServer } from '../../kit/failures.ts'
 
+declare global {
+  /** What `beforeApp.js` asked for while the app was still on its way. */
+  var todayAhead: Promise<Response> | undefined
+}
+
 let ahead: Promise<Today> | null = null
 
 /**
- * Asks for today while the app is still being put together and who is here still being found out. The answer is for
- * whoever the server takes this device for, so it can't be another's.
+ * Asks for today, unless it was while the app was still on its way, as long as it is being put together and who is here
+ * being found out. The answer is for whoever the server takes this device for, so it can't be another's.
  */
 export function askTodayAhead(): void {
-  ahead = call(ENDPOINTS.today)
+  ahead = call(ENDPOINTS.today, {}, globalThis.todayAhead)
+  globalThis.todayAhead = undefined
   // Whoever takes it hears of its failure; if nobody does, nobody wanted it.
   ahead.catch(() => undefined)
 }

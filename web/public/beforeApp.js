@@ -1,5 +1,6 @@
 // Plain old JavaScript, run before the app: a browser that can't run it is told so kindly, in place of a blank page.
-// Its words stand here because the catalogue is part of what such a browser can't load.
+// Its words stand here because the catalogue is part of what such a browser can't load. One that can asks for today while
+// the app is still on its way (`todayAhead.ts` takes it); by this and not by a preload, which can't name the contract's version.
 ;(function () {
   var isNewEnough =
     'noModule' in HTMLScriptElement.prototype &&
@@ -12,7 +13,16 @@
     typeof BroadcastChannel === 'function' &&
     'CSS' in window &&
     CSS.supports('selector(:has(*))')
-  if (isNewEnough) return
+  if (isNewEnough) {
+    var contract = (document.currentScript && document.currentScript.getAttribute('data-contract')) || ''
+    window.todayAhead = fetch('/api/v1/today', {
+      headers: { 'Calm-Apron-Contract': contract },
+      signal: AbortSignal.timeout(12000),
+    })
+    // Whoever takes it hears of its failure.
+    window.todayAhead.catch(function () {})
+    return
+  }
   document.documentElement.setAttribute('data-too-old', '')
   document.addEventListener('DOMContentLoaded', function () {
     var main = document.createElement('main')
