@@ -30,6 +30,8 @@ export const THRESHOLDS = {
   chokeYieldShare: 0.5,
   /** No drop by this many times the latest usual first drop: choked. */
   chokeFirstDropTimes: 2,
+  /** A puck that held the water back lets through no more than this once it breaks open, in g/s: an assumption of ours. */
+  brokenOpenGPerS: 4,
   /** A miss smaller than this never moves the grind while the gate fails. */
   littleOffLn: 0.15,
   /** With signs of channelling the puck is mended first, up to this miss. */

@@ -2,7 +2,7 @@ import { isBedEven, isGroupHot } from '../reading/gate.ts'
 import type { Readings } from '../reading/types.ts'
 import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
 import { type ShotClock, TASTE_AXES } from '../shot/facts.ts'
-import { isHeldBack, usualFirstDropS } from '../shot/firstDrop.ts'
+import { isHeldBack, isMarkedLate, usualFirstDropS } from '../shot/firstDrop.ts'
 import { SIGNS } from '../shot/signs.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { yieldSeen } from '../shot/yieldShare.ts'
@@ -77,7 +77,7 @@ function yieldItems({ of: { facts, recipe } }: Readings): Evidence[] {
 function firstDropItems({ of: { facts, recipe } }: Readings): Evidence[] {
   const { firstDropS = null, estimated = false } = facts.clock ?? {}
   // A clock that began at the first drop only takes its second for granted.
-  if (firstDropS === null || firstDropS <= 0 || estimated) return []
+  if (firstDropS === null || firstDropS <= 0 || estimated || isMarkedLate(facts, recipe)) return []
   return [
     measured('first-drop', Math.log(firstDropS / usualFirstDropS(recipe)), FIRST_DROP_SPREAD_S / firstDropS),
   ]

@@ -53,6 +53,11 @@ test.each([
   },
 )
 
+test('a whole cup in the two seconds since a late first drop: the drop was marked too late, so that it is timed again', () => {
+  const said = say(carefulShot({ firstDropS: 27, stopS: 29 }), {}, DROP_RECIPE)
+  expect(said).toMatchObject({ heading: 'unclear', move: { lever: 'observe' } })
+})
+
 test('what is known only as a bound is not told as fast or slow where it can be right', () => {
   const onTarget = say(carefulShot({ cupG: null }))
   expect(onTarget.named.causes).toEqual(['none'])

@@ -1,6 +1,6 @@
 import type { Recipe } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
-import { isHeldBack } from '../shot/firstDrop.ts'
+import { isHeldBack, isMarkedLate } from '../shot/firstDrop.ts'
 import type { TimeAtTarget } from '../shot/timeAtTarget.ts'
 import { yieldShare } from '../shot/yieldShare.ts'
 import { THRESHOLDS } from '../thresholds.ts'
@@ -55,11 +55,11 @@ function byTime(facts: ShotFacts, time: TimeAtTarget, recipe: Recipe): Flow {
 
 /**
  * A puck that held the water back choked, even if it broke open afterwards: only what is counted from its late first
- * drop looks fast. Where somebody saw it gush, nothing can be told.
+ * drop looks fast. Of a drop that was marked too late nothing can be told.
  */
-function neverFastOnceHeldBack(flow: Flow, { clock, abandoned }: ShotFacts, recipe: Recipe): Flow {
-  if (!isHeldBack(clock?.firstDropS ?? 0, recipe)) return flow
-  return abandoned === 'gushed' ? UNKNOWN : CHOKED
+function neverFastOnceHeldBack(flow: Flow, facts: ShotFacts, recipe: Recipe): Flow {
+  if (!isHeldBack(facts.clock?.firstDropS ?? 0, recipe)) return flow
+  return isMarkedLate(facts, recipe) ? UNKNOWN : CHOKED
 }
 
 function againstWindow(s: number, startS: number, recipe: Recipe): Flow {

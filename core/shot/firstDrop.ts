@@ -1,5 +1,7 @@
 import type { Recipe } from '../recipe/recipe.ts'
 import { THRESHOLDS } from '../thresholds.ts'
+import type { ShotFacts } from './facts.ts'
+import { yieldSeen } from './yieldShare.ts'
 
 type UsualDrops = Pick<Recipe, 'firstDropMinS' | 'firstDropMaxS'>
 
@@ -23,4 +25,15 @@ export function firstDropSays(
  */
 export function isHeldBack(firstDropS: number, { firstDropMaxS }: UsualDrops): boolean {
   return firstDropS >= firstDropMaxS * THRESHOLDS.chokeFirstDropTimes
+}
+
+/**
+ * Whether a first drop that came so late can only have been marked too late: somebody saw the shot gush, or more is in
+ * the cup than any puck lets through in what was left of it.
+ */
+export function isMarkedLate(facts: ShotFacts, recipe: Recipe): boolean {
+  const { stopS = 0, firstDropS = null } = facts.clock ?? {}
+  if (firstDropS === null || !isHeldBack(firstDropS, recipe)) return false
+  const cupG = (yieldSeen(facts, recipe)?.share ?? 0) * recipe.yieldG
+  return facts.abandoned === 'gushed' || cupG > (stopS - firstDropS) * THRESHOLDS.brokenOpenGPerS
 }
