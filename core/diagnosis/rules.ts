@@ -84,14 +84,16 @@ function towardsWindow(readings: Readings): Ruling | null {
   }
 }
 
-/** However long it took: a cup that was not given up, without a fault or an uneven sign, and good to a trusted tongue. */
+/**
+ * However long it took: a cup that was not given up, without an uneven sign, and good to a trusted tongue. A fault that was
+ * seen is mended, and the grind waits for what it tastes of then.
+ */
 function isGoodAllTheSame(readings: Readings): boolean {
   const {
-    gate,
     unevenSigns,
     of: { facts },
   } = readings
-  const isPlain = facts.abandoned === null && gate.faults.length === 0 && unevenSigns.length === 0
+  const isPlain = facts.abandoned === null && unevenSigns.length === 0
   return isPlain && tasteLeaning(readings) === 'balanced'
 }
 

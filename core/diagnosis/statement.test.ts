@@ -49,9 +49,18 @@ test.each([
         heading: 'choked',
         move: { lever: 'grind', direction: 'coarser' },
         pressureCaution: 'choked',
+        evidence: expect.arrayContaining([expect.objectContaining({ key: 'time', noted: 'high' })]),
       })
   },
 )
+
+test('a cup that ran far over after 60 s without a drop was not fast either', () => {
+  const said = (recipe: typeof PUMP_RECIPE) =>
+    say(carefulShot({ firstDropS: 60, stopS: 75, cupG: 60 }), {}, recipe)
+  expect([said(PUMP_RECIPE).heading, said(DROP_RECIPE).heading]).toEqual(['slow', 'choked'])
+  for (const recipe of [PUMP_RECIPE, DROP_RECIPE])
+    expect(said(recipe)).toMatchObject({ move: { direction: 'coarser' }, pressureCaution: 'choked' })
+})
 
 test('a whole cup in the two seconds since a late first drop: the drop was marked too late, so that it is timed again', () => {
   const said = say(carefulShot({ firstDropS: 27, stopS: 29 }), {}, DROP_RECIPE)
@@ -125,6 +134,21 @@ test('right to a trainer’s tongue but off its window: kept, pulled once more, 
     named: { causes: ['none'] },
     move: { lever: 'again' },
   })
+})
+
+test('right to a trainer’s tongue though slow and from a light dose: the dose is mended, and the grind waits', () => {
+  const said = say(carefulShot({ doseG: 17.5, firstDropS: 9, stopS: 38 }, { taste: taste(3, 7, 3) }))
+  expect(said).toMatchObject({ heading: 'balanced', move: { lever: 'dose', direction: 'more' } })
+  expect(said.hold).toContain('grind')
+})
+
+test('what follows from the time is told beside it: no early first drop speaks against a grind too coarse', () => {
+  const noted = (pull: Parameters<typeof carefulShot>[0], facts: Partial<ShotFacts> = {}) =>
+    Object.fromEntries(say(carefulShot(pull, facts)).evidence.map((each) => [each.key, each.noted]))
+  expect(noted({ firstDropS: 3.6, stopS: 13 })).toMatchObject({ time: 'low', 'first-drop': 'fits' })
+  expect(noted({ firstDropS: 7, stopS: 13 })).toMatchObject({ 'first-drop': 'more' })
+  expect(noted({}, { taste: taste(7, 4, 1) })).toMatchObject({ time: 'usual', sour: 'more' })
+  expect(noted({}, { clock: null, taste: taste(7, 4, 1) })).toMatchObject({ sour: 'high' })
 })
 
 test('at the last safe step another lever is named', () => {

@@ -113,10 +113,20 @@ export type Reason =
   | { code: 'last-safe-step' }
 
 /**
- * How a value stood against a careful shot: low, usual or high, or possibly usual, of which only a bound is known; a
- * thing seen or not; or which of several it was.
+ * How a value stood against a careful shot: low, usual or high, or possibly usual, of which only a bound is known; less
+ * or more than the shot's own time makes it, or as that makes it; a thing seen or not; or which of several it was.
  */
-export type Noted = 'yes' | 'no' | 'low' | 'usual' | 'high' | 'possible' | WordOf<Option>
+export type Noted =
+  | 'yes'
+  | 'no'
+  | 'low'
+  | 'usual'
+  | 'high'
+  | 'possible'
+  | 'less'
+  | 'fits'
+  | 'more'
+  | WordOf<Option>
 type WordOf<O> = O extends `${string}:${infer Word}` ? Word : never
 
 /** A piece of evidence and how it moved the log-odds of the named cause. */

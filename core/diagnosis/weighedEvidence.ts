@@ -2,8 +2,10 @@ import type { Readings } from '../reading/types.ts'
 import type { Cause } from './causes.ts'
 import type { EvidenceOfShot } from './evidence.ts'
 import { BASELINE } from './usual.ts'
-import type { Evidence, EvidenceKey, Option } from './evidenceTypes.ts'
+import type { Channel, Evidence, EvidenceKey, Option } from './evidenceTypes.ts'
+import { FOLLOWS } from './follows.ts'
 import type { Inference } from './infer.ts'
+import type { Known } from './places.ts'
 import type { Noted, WeighedEvidence } from './types.ts'
 
 /** A value this many spreads from a careful shot's is no longer usual. */
@@ -14,7 +16,7 @@ const USUAL_SPREADS = 1.5
  * thing.
  */
 export function weighedEvidence(
-  { items }: EvidenceOfShot,
+  { items, known }: EvidenceOfShot,
   inference: Inference,
   cause: Cause,
   readings: Readings,
@@ -26,7 +28,7 @@ export function weighedEvidence(
     [...new Map(items.map((item) => [item.key, item])).values()]
       .map((item) => ({
         key: item.key,
-        noted: notedOf(item, inference, readings),
+        noted: notedOf(item, known, inference, readings),
         logOdds: logOddsOf.get(item.key) ?? 0,
       }))
       // That something can be right is a reason for nothing but that nothing is wrong.
@@ -35,7 +37,7 @@ export function weighedEvidence(
   )
 }
 
-function notedOf(item: Evidence, { placesOf }: Inference, readings: Readings): Noted {
+function notedOf(item: Evidence, known: Known, { placesOf }: Inference, readings: Readings): Noted {
   switch (item.kind) {
     case 'yes-no':
       return item.isSo ? 'yes' : 'no'
@@ -43,11 +45,24 @@ function notedOf(item: Evidence, { placesOf }: Inference, readings: Readings): N
       return item.option === null ? 'usual' : wordOf(item.option)
     case 'measured': {
       if (item.key === 'time') return timeNoted(readings)
-      // The usual age of a coffee is its own; everything else has the same baseline for all.
-      const mean = item.key === 'age' ? (placesOf('age').mean[0] ?? 0) : BASELINE[item.key].mean
-      return against(item.value, mean, USUAL_SPREADS * Math.hypot(BASELINE[item.key].spread, item.spread))
+      const { mean, classOf } = placesOf(item.key)
+      const usual = mean[classOf[NO_FAULT] ?? 0] ?? 0
+      const noted = against(
+        item.value,
+        usual,
+        USUAL_SPREADS * Math.hypot(BASELINE[item.key].spread, item.spread),
+      )
+      return isFollowing(item.key) && known.timeLn !== null ? BESIDE_ITS_TIME[noted] : noted
     }
   }
+}
+
+/** Where the time is known, what follows from it is told beside what it makes of a shot without a fault. */
+const BESIDE_ITS_TIME = { low: 'less', usual: 'fits', high: 'more' } as const
+const NO_FAULT = 0
+
+function isFollowing(key: Channel): boolean {
+  return key === 'first-drop' || key in FOLLOWS
 }
 
 /** The window itself is the measure of a time. A bound says fast or slow only where the whole of it lies outside. */
@@ -78,7 +93,7 @@ function wordOf(option: Option): Noted {
   return option.slice(option.indexOf(':') + 1) as Noted
 }
 
-function against(value: number, usual: number, tolerance: number): Noted {
+function against(value: number, usual: number, tolerance: number): keyof typeof BESIDE_ITS_TIME {
   if (Math.abs(value - usual) <= tolerance + 1e-9) return 'usual'
   return value < usual ? 'low' : 'high'
 }
