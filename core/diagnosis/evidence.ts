@@ -2,7 +2,7 @@ import { isBedEven, isGroupHot } from '../reading/gate.ts'
 import type { Readings } from '../reading/types.ts'
 import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
 import { type ShotClock, TASTE_AXES } from '../shot/facts.ts'
-import { isHeldBack, isMarkedLate, usualFirstDropS } from '../shot/firstDrop.ts'
+import { isHeldBack, isMarkedLate, leastTimeS, usualFirstDropS } from '../shot/firstDrop.ts'
 import { SIGNS } from '../shot/signs.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import { yieldSeen } from '../shot/yieldShare.ts'
@@ -212,9 +212,8 @@ function bound(ln: number, side: 'at-least' | 'at-most'): Evidence {
   return measured('time', ln, CLOCK_SPREAD_LN, side)
 }
 
-/** No drop for so long: the shot as a whole would have taken longer in proportion. */
-function noDropFor(pumpS: number, { firstDropMaxS, timeMinS, timeMaxS }: Recipe): OfTime {
-  const ln = Math.log((pumpS / firstDropMaxS) * (timeMaxS / ((timeMinS + timeMaxS) / 2)))
+function noDropFor(pumpS: number, recipe: Recipe): OfTime {
+  const ln = Math.log(leastTimeS(pumpS, recipe) / ((recipe.timeMinS + recipe.timeMaxS) / 2))
   return { items: [bound(ln, 'at-least')], ln }
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { readShot } from '../reading/readShot.ts'
 import type { ShotFacts } from '../shot/facts.ts'
-import { GRINDER, PUMP_RECIPE, carefulShot, grindShot, taste } from '../testing/examples.ts'
+import { DROP_RECIPE, GRINDER, PUMP_RECIPE, carefulShot, grindShot, taste } from '../testing/examples.ts'
 import { adviseGrind } from './adviseGrind.ts'
 import { grindSeen } from './grindShot.ts'
 import type { DialInGrinder, DialInWish, GrindSeen, SessionShot } from './types.ts'
@@ -113,6 +113,17 @@ describe('where it goes', () => {
     const advice = advise([choked])
     expect(advice.why).toContain('choked')
     expect(advice.setting).toBeGreaterThan(13)
+  })
+
+  test.each([
+    ['on the pump clock', PUMP_RECIPE],
+    ['on the drop clock', DROP_RECIPE],
+  ])('so is a puck that held the water back, whatever came once it broke open, %s', (_name, recipe) => {
+    for (const cupG of [null, 36]) {
+      const brokeOpen = grindShot(10, { firstDropS: 60, stopS: 75, cupG }, {}, {}, recipe)
+      expect(advise([brokeOpen], { recipe })).toMatchObject({ why: expect.arrayContaining(['choked']) })
+      expect(advise([brokeOpen], { recipe }).setting).toBeGreaterThan(13)
+    }
   })
 
   test('property: never back to or beyond a setting that is known to be far out', () => {

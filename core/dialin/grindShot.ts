@@ -3,6 +3,7 @@ import { faultShift } from '../reading/faultTimes.ts'
 import type { Readings } from '../reading/types.ts'
 import type { Recipe, TasteTargets } from '../recipe/recipe.ts'
 import type { ShotFacts } from '../shot/facts.ts'
+import { isHeldBack, isMarkedLate, leastTimeS } from '../shot/firstDrop.ts'
 import { timeAtTarget } from '../shot/timeAtTarget.ts'
 import { THRESHOLDS } from '../thresholds.ts'
 import type { CameOut, GrindSeen, SessionShot } from './types.ts'
@@ -97,9 +98,18 @@ interface Timed {
   spreadLn: number
 }
 
-function timeOf({ of: { facts } }: Readings, recipe: Recipe): Timed {
+function timeOf({ flow, of: { facts } }: Readings, recipe: Recipe): Timed {
   const time = timeAtTarget(facts, recipe)
   const plain = (timeS: number | null, bound: Timed['bound'] = null): Timed => ({ timeS, bound, spreadLn: 0 })
+  const firstDropS = facts.clock?.firstDropS ?? 0
+  if (isMarkedLate(facts, recipe)) return plain(null)
+  // What ran after a puck broke open, or dripped at last, is no time that the setting makes.
+  if (
+    flow.state === 'choking' &&
+    isHeldBack(firstDropS, recipe) &&
+    !(time.kind === 'known' && time.s > recipe.timeMaxS)
+  )
+    return plain(leastTimeS(firstDropS, recipe), 'at-least')
   switch (time.kind) {
     case 'known':
       return { timeS: time.s, bound: null, spreadLn: time.yieldLnSd }
@@ -108,7 +118,7 @@ function timeOf({ of: { facts } }: Readings, recipe: Recipe): Timed {
       return plain(time.s, time.kind)
     case 'no-drop':
       return time.pumpS > recipe.firstDropMaxS
-        ? plain((recipe.timeMaxS * time.pumpS) / recipe.firstDropMaxS, 'at-least')
+        ? plain(leastTimeS(time.pumpS, recipe), 'at-least')
         : plain(null)
     case 'between':
       // Stopped as usual it ended about the usual yield: the stated factor is taken as two spreads.

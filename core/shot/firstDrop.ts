@@ -27,6 +27,11 @@ export function isHeldBack(firstDropS: number, { firstDropMaxS }: UsualDrops): b
   return firstDropS >= firstDropMaxS * THRESHOLDS.chokeFirstDropTimes
 }
 
+/** What a shot as a whole would have taken at least, in s on its recipe's clock, in proportion to how long no drop came. */
+export function leastTimeS(noDropForS: number, { timeMaxS, firstDropMaxS }: Recipe): number {
+  return (timeMaxS * noDropForS) / firstDropMaxS
+}
+
 /**
  * Whether a first drop that came so late can only have been marked too late: somebody saw the shot gush, or more is in
  * the cup than any puck lets through in what was left of it.
