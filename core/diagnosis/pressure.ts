@@ -1,8 +1,28 @@
 import type { MachineKnown } from '../reading/context.ts'
 import type { Readings } from '../reading/types.ts'
-import { isPulled } from '../shot/facts.ts'
+import type { Recipe } from '../recipe/recipe.ts'
+import { type ShotClock, type ShotFacts, isPulled } from '../shot/facts.ts'
 import { isHeldBack } from '../shot/firstDrop.ts'
 import type { PressureCaution } from './types.ts'
+
+/** What of a shot tells whether water may still stand on its puck. */
+export interface HeldSigns {
+  abandoned: ShotFacts['abandoned']
+  firstDrop: ShotClock['firstDrop'] | null
+  /** In s from pump start; null where it was not marked. */
+  firstDropS: number | null
+  /** Whether it only dripped. */
+  isDripping: boolean
+}
+
+/** Whether water may still stand on the puck: it choked, dripped, or no drop came, or none for long. */
+export function mayHoldPressure(
+  { abandoned, firstDrop, firstDropS, isDripping }: HeldSigns,
+  recipe: Recipe | null,
+): boolean {
+  const isLate = recipe !== null && firstDropS !== null && isHeldBack(firstDropS, recipe)
+  return abandoned === 'choked' || firstDrop === 'none' || isDripping || isLate
+}
 
 /**
  * Which caution stands before the portafilter is loosened. A lever's spring presses on whatever the valve does; without
@@ -28,11 +48,9 @@ export function pressureCautionOf({
   flow,
   of: { facts, recipe, context },
 }: Readings): PressureCaution | null {
-  const mayHold =
-    flow.state === 'choking' ||
-    facts.abandoned === 'choked' ||
-    facts.clock?.firstDrop === 'none' ||
-    (flow.state !== 'on' && isHeldBack(facts.clock?.firstDropS ?? 0, recipe)) ||
-    context.signs['drips-only'] === true
+  const { firstDrop = null, firstDropS = null } = facts.clock ?? {}
+  const isDripping = context.signs['drips-only'] === true
+  const signs = { abandoned: facts.abandoned, firstDrop, firstDropS, isDripping }
+  const mayHold = flow.state === 'choking' || mayHoldPressure(signs, recipe)
   return pressureCaution({ mayHold, isPulled: isPulled(facts) }, context.machine)
 }

@@ -26,12 +26,12 @@ export const SAFE: Record<string, StatementRule> = {
     pressureCaution !== null || (flow.state !== 'choking' && facts.abandoned !== 'choked'),
   'a pump that ran without a drop has it too': ({ pressureCaution }, { of: { facts } }) =>
     pressureCaution !== null || facts.clock?.firstDrop !== 'none',
-  'a puck that held the water back never ran fast, and has the caution unless it ran on time': (
+  'a puck that held the water back never ran fast, and has the caution': (
     { heading, pressureCaution },
-    { flow, of: { facts, recipe } },
+    { of: { facts, recipe } },
   ) =>
     !isHeldBack(facts.clock?.firstDropS ?? 0, recipe) ||
-    (heading !== 'fast' && heading !== 'gushed' && (pressureCaution !== null || flow.state === 'on')),
+    (heading !== 'fast' && heading !== 'gushed' && pressureCaution !== null),
   'a lever has its own words': ({ pressureCaution }, { of: { context } }) =>
     pressureCaution === null || (pressureCaution === 'lever') === (context.machine?.isLever === true),
   'without a release valve there is always one': ({ pressureCaution }, { of: { facts, context } }) =>

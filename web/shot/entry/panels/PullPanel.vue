@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { ABANDONMENTS, type Recipe, pressureCaution, stopLead, toBase } from '@calm-apron/core'
+import {
+  ABANDONMENTS,
+  type Recipe,
+  mayHoldPressure,
+  pressureCaution,
+  stopLead,
+  toBase,
+} from '@calm-apron/core'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import ChoiceRow from '../../../kit/parts/ChoiceRow.vue'
@@ -66,13 +73,16 @@ const settledWords = computed(() => {
         final: `${draft.value.cup.netText} ${t(`unit.${mass}`)}`,
       })
 })
-/** Before anybody loosens the portafilter: it choked, it only drips, no drop came, or nothing lets the pressure out. */
+/** Before anybody loosens the portafilter, by the very signs that the reading goes by. */
 const caution = computed(() => {
   const { abandoned, clock, noted, machineId } = draft.value
-  const mayHold =
-    abandoned === 'choked' ||
-    clock.unmarkedDrop === 'none' ||
-    noted.marks.some(({ mark }) => mark === 'dripping')
+  const signs = {
+    abandoned,
+    firstDrop: clock.unmarkedDrop,
+    firstDropS: numberTyped(clock.firstDropText),
+    isDripping: noted.marks.some(({ mark }) => mark === 'dripping'),
+  }
+  const mayHold = mayHoldPressure(signs, props.recipe)
   return pressureCaution({ mayHold, isPulled: props.phase === 'stopped' }, academy.machineKnown(machineId))
 })
 const unmarked = computed(() => [
