@@ -18,14 +18,15 @@ export { AMOUNTS, DRINK_LENGTHS, completeAmounts, drinkLength } from './recipe/c
 export type { Amount, Amounts, DrinkLength } from './recipe/completeRecipe.ts'
 export { checkRecipe } from './recipe/checkRecipe.ts'
 export type { RecipeDisagreement, RecipeDraft } from './recipe/checkRecipe.ts'
-export {
-  BASKET_SIZES,
-  DOSE_TOLERANCES_G,
-  PRESET_RECIPES,
-  RECIPE_PRESETS,
-  TAMP_SCHOOLS,
-} from './recipe/presets.ts'
-export type { BasketSize, RecipeMethod, RecipePreset, RecipePresetKey, TampSchool } from './recipe/presets.ts'
+export { BASKET_SIZES, DOSE_TOLERANCES_G, RECIPE_PRESETS, TAMP_SCHOOLS } from './recipe/presetKinds.ts'
+export type {
+  BasketSize,
+  RecipeMethod,
+  RecipePreset,
+  RecipePresetKey,
+  TampSchool,
+} from './recipe/presetKinds.ts'
+export { PRESET_RECIPES } from './recipe/presets.ts'
 export {
   FRESHNESSES,
   FRESHNESS_PRESETS,

@@ -81,7 +81,7 @@ watch(
   async ([name], [nameBefore]) => {
     failure.value = ''
     await nextTick()
-    const place = shown.value === 'come-in' ? t('door.title') : t(`place.${route.meta.place}`)
+    const place = shown.value === 'come-in' ? t('whoIsHere.title') : t(`place.${route.meta.place}`)
     document.title = `${place} · ${t('app.name')}`
     if (nameBefore !== undefined && name !== undefined) document.querySelector<HTMLElement>('h1')?.focus()
   },
@@ -124,7 +124,7 @@ watch(
     />
     <EmptyPlace
       v-else-if="shown === 'not-yours'"
-      :says="t('door.notForYou')"
+      :says="t('whoIsHere.notForYou')"
       :action="t('app.toToday')"
       :to="{ name: 'today' }"
     />

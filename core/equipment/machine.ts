@@ -1,4 +1,4 @@
-import type { BasketSize } from '../recipe/presets.ts'
+import type { BasketSize } from '../recipe/presetKinds.ts'
 
 /** How a machine makes its heat and pressure. */
 export const MACHINE_KINDS = ['single-boiler', 'heat-exchange', 'two-boiler', 'lever', 'assisted'] as const

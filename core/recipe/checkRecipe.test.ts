@@ -1,4 +1,5 @@
-import { PRESET_RECIPES, RECIPE_PRESETS } from './presets.ts'
+import { RECIPE_PRESETS } from './presetKinds.ts'
+import { PRESET_RECIPES } from './presets.ts'
 import { type RecipeDraft, checkRecipe } from './checkRecipe.ts'
 
 const FINE: RecipeDraft = {

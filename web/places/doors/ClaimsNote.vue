@@ -12,7 +12,7 @@ const claims = useClaims()
 
 <template>
   <NoteBar v-if="claims.claims.length > 0 && route.name !== 'you'">
-    <span>{{ t('door.claims', claims.claims.length) }}</span>
-    <RouterLink :to="{ name: 'you' }">{{ t('door.lookAtClaims') }}</RouterLink>
+    <span>{{ t('whoIsHere.claims', claims.claims.length) }}</span>
+    <RouterLink :to="{ name: 'you' }">{{ t('whoIsHere.lookAtClaims') }}</RouterLink>
   </NoteBar>
 </template>

@@ -21,7 +21,7 @@ const hasOtherWays = computed(() => door.returning.length > 0 || door.doors?.dem
   <SetUpForm v-if="isEmpty" />
   <div v-else class="come-in">
     <header>
-      <h1 tabindex="-1">{{ t('door.title') }}</h1>
+      <h1 tabindex="-1">{{ t('whoIsHere.title') }}</h1>
       <p v-if="door.wasEnded" role="status" class="ended">{{ t('door.changed') }}</p>
       <p v-else class="soft">{{ t('door.intro') }}</p>
     </header>

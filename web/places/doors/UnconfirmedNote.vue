@@ -12,10 +12,12 @@ const door = useDoor()
 
 <template>
   <NoteBar v-if="door.claimed && door.session">
-    <span>{{ t('door.unconfirmed', { person: door.claimed.displayName }) }}</span>
-    <RouterLink v-if="door.state === 'open'" :to="{ name: 'switch' }">{{ t('door.confirmNow') }}</RouterLink>
+    <span>{{ t('whoIsHere.unconfirmed', { person: door.claimed.displayName }) }}</span>
+    <RouterLink v-if="door.state === 'open'" :to="{ name: 'switch' }">{{
+      t('whoIsHere.confirmNow')
+    }}</RouterLink>
     <PressButton kind="link" @click="door.claim(null)">{{
-      t('door.backTo', { person: door.session.person.displayName })
+      t('whoIsHere.backTo', { person: door.session.person.displayName })
     }}</PressButton>
   </NoteBar>
 </template>

@@ -164,44 +164,8 @@ export const appWords = {
     noRecipes: 'No recipes yet. They will be listed here once they are added.',
   },
   role: { head: 'Head of training', trainer: 'Trainer', trainee: 'Trainee' } satisfies Record<Role, string>,
-  door: {
+  whoIsHere: {
     title: 'Who is there?',
-    intro: 'Calm Apron keeps what trainees can do. Sign in, so that it is kept for the right people only.',
-    signInName: 'Sign-in name',
-    signInNameHint: 'Looks like an e-mail address, but no mail is ever sent.',
-    password: 'Password',
-    newPassword: 'New password',
-    passwordHint: 'At least {min} characters. A few words in a row are good.',
-    signIn: 'Sign in',
-    byPassword: 'Sign in with a password',
-    lost: 'Forgotten it? Ask your head of training for a reset link.',
-    demoTitle: 'Look around the demo',
-    demoIntro:
-      'This is a demo: {academy} and everyone in it are made up. Come in as any of them with one tap; anyone who can open this page can do the same, so keep nothing real here.',
-    comeInAs: 'Come in as {person}, {role}',
-    ownAcademy: 'Set up an academy of your own',
-    ownAcademyHint: 'It is kept apart from the demo. You need the code printed on the server’s console.',
-    onThisDevice: 'On this tablet',
-    noPin: 'no PIN yet: uses the password',
-    someoneElse: 'Someone else',
-    here: 'Here now',
-    handTo: 'Switch to',
-    switchTitle: 'Who is at the tablet?',
-    switchHint:
-      'Each record says who judged. Whoever has signed in on this tablet before can come back with a PIN.',
-    pinFor: 'PIN of {person}',
-    pin: 'PIN',
-    digit: 'Digit {digit}',
-    clear: 'Clear',
-    comeIn: 'Come in',
-    signOut: 'Sign out',
-    signOutHint: 'This tablet will ask for your password next time.',
-    signOutWaiting:
-      'Nothing is waiting. | One record of yours has not been sent yet. It stays on this tablet and is sent once you sign in here again. | {count} records of yours have not been sent yet. They stay on this tablet and are sent once you sign in here again.',
-    signOutAnyway: 'Sign out all the same',
-    offlineSwitch:
-      'The server is not answering, so no PIN can be checked. You can go on as someone else; those records are marked “not confirmed” until that person gives their PIN.',
-    goOnAs: 'Go on as {person}',
     unconfirmed:
       '{person} was named without a check. Records are marked “not confirmed” until the PIN is given.',
     confirmNow: 'Give the PIN',
@@ -209,7 +173,6 @@ export const appWords = {
       'Nothing waits. | One record was entered in your name while another was signed in. | {count} records were entered in your name while another was signed in.',
     lookAtClaims: 'Look at them',
     backTo: 'Go on as {person} again',
-    changed: 'You have been signed out: this sign-in was ended, or it ran out. What you entered is kept.',
     notForYou: 'This place is not for your role.',
   },
   bag: {
