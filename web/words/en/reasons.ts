@@ -29,7 +29,7 @@ export const reasons = {
     usual: 'No more sour than it should be.',
     high: 'The cup is sour.',
     less: 'Less sour than its time and weight make it.',
-    fits: 'As sour as its time and weight make it.',
+    fits: 'Its sourness is what its time and weight make it.',
     more: 'Sourer than its time and weight make it.',
   },
   sweet: {
@@ -37,7 +37,7 @@ export const reasons = {
     usual: 'The cup is sweet.',
     high: 'The cup is very sweet.',
     less: 'Less sweet than its time and weight make it.',
-    fits: 'As sweet as its time and weight make it.',
+    fits: 'Its sweetness is what its time and weight make it.',
     more: 'Sweeter than its time and weight make it.',
   },
   bitter: {
@@ -45,7 +45,7 @@ export const reasons = {
     usual: 'No more bitter than it should be.',
     high: 'The cup is bitter.',
     less: 'Less bitter than its time and weight make it.',
-    fits: 'As bitter as its time and weight make it.',
+    fits: 'Its bitterness is what its time and weight make it.',
     more: 'More bitter than its time and weight make it.',
   },
   body: {
@@ -53,7 +53,7 @@ export const reasons = {
     usual: 'The body is as it should be.',
     high: 'The body is heavy.',
     less: 'Thinner than its time and weight make it.',
-    fits: 'As full as its time and weight make it.',
+    fits: 'Its body is what its time and weight make it.',
     more: 'Fuller than its time and weight make it.',
   },
   dryness: {
@@ -61,7 +61,7 @@ export const reasons = {
     usual: 'Hardly drying.',
     high: 'It dries the mouth.',
     less: 'Less drying than its time and weight make it.',
-    fits: 'As drying as its time and weight make it.',
+    fits: 'It dries as much as its time and weight make it.',
     more: 'More drying than its time and weight make it.',
   },
   age: {
