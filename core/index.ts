@@ -144,6 +144,7 @@ export type { TimeAtTarget, TimeUnknown } from './shot/timeAtTarget.ts'
 // Reading
 export { readShot } from './reading/readShot.ts'
 export { dateInZone } from './units/calendar.ts'
+export { keptFormats } from './units/keptFormats.ts'
 export { isRunBefore, readOnGrinder, readRecorded } from './reading/recorded.ts'
 export { inSessions } from './reading/sessions.ts'
 export type { AsItStood, GrindBefore, RecordedShot } from './reading/recorded.ts'

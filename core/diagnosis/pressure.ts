@@ -20,7 +20,7 @@ export function mayHoldPressure(
   { abandoned, firstDrop, firstDropS, isDripping }: HeldSigns,
   recipe: Recipe | null,
 ): boolean {
-  const isLate = recipe !== null && firstDropS !== null && isHeldBack(firstDropS, recipe)
+  const isLate = recipe !== null && isHeldBack(firstDropS, recipe)
   return abandoned === 'choked' || firstDrop === 'none' || isDripping || isLate
 }
 

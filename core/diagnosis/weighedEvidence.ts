@@ -1,3 +1,4 @@
+import { readTime } from '../reading/timeReading.ts'
 import type { Readings } from '../reading/types.ts'
 import type { Cause } from './causes.ts'
 import type { EvidenceOfShot } from './evidence.ts'
@@ -65,27 +66,13 @@ function isFollowing(key: Channel): boolean {
   return key === 'first-drop' || key in FOLLOWS
 }
 
-/** The window itself is the measure of a time. A bound says fast or slow only where the whole of it lies outside. */
-function timeNoted({ timeAtTarget: time, flow, of: { recipe } }: Readings): Noted {
-  if (flow.state === 'choking') return 'high'
-  const standing = (fromS: number, toS: number, within: Noted): Noted => {
-    if (fromS > recipe.timeMaxS) return 'high'
-    return toS < recipe.timeMinS ? 'low' : within
-  }
-  switch (time.kind) {
-    case 'known':
-      return standing(time.s, time.s, 'usual')
-    case 'at-least':
-      return standing(time.s, Infinity, 'possible')
-    case 'at-most':
-      return standing(-Infinity, time.s, 'possible')
-    case 'between':
-      return standing(time.fromS, time.toS, 'possible')
-    case 'no-drop':
-      return 'high'
-    case 'unknown':
-      return 'possible'
-  }
+/** As its rail tells it: a bound says fast or slow only where the whole of it lies outside the window. */
+function timeNoted({ timeAtTarget, flow, of: { recipe } }: Readings): Noted {
+  if (flow.state === 'choking' || timeAtTarget.kind === 'no-drop') return 'high'
+  const read = readTime(timeAtTarget, recipe)
+  if (!read.judged) return 'possible'
+  if (read.standing === 'on') return 'usual'
+  return read.deviation < 0 ? 'low' : 'high'
 }
 
 function wordOf(option: Option): Noted {

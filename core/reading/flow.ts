@@ -58,7 +58,7 @@ function byTime(facts: ShotFacts, time: TimeAtTarget, recipe: Recipe): Flow {
  * drop looks fast. Of a drop that was marked too late nothing can be told.
  */
 function neverFastOnceHeldBack(flow: Flow, facts: ShotFacts, recipe: Recipe): Flow {
-  if (!isHeldBack(facts.clock?.firstDropS ?? 0, recipe)) return flow
+  if (!isHeldBack(facts.clock?.firstDropS ?? null, recipe)) return flow
   return isMarkedLate(facts, recipe) ? UNKNOWN : CHOKED
 }
 
@@ -85,8 +85,7 @@ function notReached(
   { s, startS }: Extract<TimeAtTarget, { kind: 'at-least' }>,
   recipe: Recipe,
 ): Flow {
-  const firstDropS = facts.clock?.firstDropS ?? 0
-  if (isHeldBack(firstDropS, recipe)) return CHOKED
+  if (isHeldBack(facts.clock?.firstDropS ?? null, recipe)) return CHOKED
   if (s < recipe.timeMaxS) return UNKNOWN
   const share = yieldShare(facts, recipe)?.share ?? 0
   return share < THRESHOLDS.chokeYieldShare ? CHOKED : tooSlow(s, startS, recipe)

@@ -22,9 +22,10 @@ export function firstDropSays(
 /**
  * Whether water was held back: no drop by twice the latest usual one, in s from pump start. Such a puck choked, or broke
  * open afterwards; whatever is counted from its first drop on, it did not run fast.
+ * @param noDropForS null where nobody marked it, so that nothing is known of it
  */
-export function isHeldBack(firstDropS: number, { firstDropMaxS }: UsualDrops): boolean {
-  return firstDropS >= firstDropMaxS * THRESHOLDS.chokeFirstDropTimes
+export function isHeldBack(noDropForS: number | null, { firstDropMaxS }: UsualDrops): boolean {
+  return noDropForS !== null && noDropForS >= firstDropMaxS * THRESHOLDS.chokeFirstDropTimes
 }
 
 /** What a shot as a whole would have taken at least, in s on its recipe's clock, in proportion to how long no drop came. */

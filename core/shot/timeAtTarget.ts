@@ -124,7 +124,7 @@ function cupNotWeighed({ fromS, toS, startS }: Range, clock: ShotClock, recipe: 
   const dryS = Math.max(0, dropS - startS)
   const flowing = (s: number) => Math.max(0, s - dryS)
   const leastS = roundS(fromS - flowing(fromS) * (1 - 1 / factor))
-  if (clock.firstDropS !== null && isHeldBack(clock.firstDropS, recipe)) {
+  if (isHeldBack(clock.firstDropS, recipe)) {
     return { kind: 'at-least', s: leastS, startS, why: 'cup-not-weighed' }
   }
   return {

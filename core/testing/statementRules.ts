@@ -30,7 +30,7 @@ export const SAFE: Record<string, StatementRule> = {
     { heading, pressureCaution },
     { of: { facts, recipe } },
   ) =>
-    !isHeldBack(facts.clock?.firstDropS ?? 0, recipe) ||
+    !isHeldBack(facts.clock?.firstDropS ?? null, recipe) ||
     (heading !== 'fast' && heading !== 'gushed' && pressureCaution !== null),
   'a lever has its own words': ({ pressureCaution }, { of: { context } }) =>
     pressureCaution === null || (pressureCaution === 'lever') === (context.machine?.isLever === true),

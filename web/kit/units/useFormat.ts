@@ -1,4 +1,5 @@
-import { type Quantity, decimalsOf, differenceFromBase, fromBase } from '@calm-apron/core'
+import { type Quantity, decimalsOf, differenceFromBase, fromBase, keptFormats } from '@calm-apron/core'
+import type { ClockHabit } from '@calm-apron/contract'
 import { useI18n } from 'vue-i18n'
 import { usePreferences } from '../preferences.ts'
 
@@ -7,30 +8,16 @@ const WORDING_LOCALE = 'en-GB'
 /** Dates follow the wording's language; figures follow the reader's own habits. */
 const dateLocale = navigator.languages.find((language) => language.startsWith('en')) ?? WORDING_LOCALE
 
-/** To make a formatter takes thirty times as long as to format by one, and a list has hundreds of figures. */
-function kept<T>(make: (...by: string[]) => T): (...by: string[]) => T {
-  const made = new Map<string, T>()
-  return (...by) => {
-    const key = by.join()
-    const formatter = made.get(key) ?? make(...by)
-    made.set(key, formatter)
-    return formatter
-  }
-}
-
-const figuresOf = kept(
-  (language, least, most) =>
-    new Intl.NumberFormat(language, {
-      minimumFractionDigits: Number(least),
-      maximumFractionDigits: Number(most),
-    }),
+const figuresOf = keptFormats(
+  (language: string, minimumFractionDigits: number, maximumFractionDigits: number) =>
+    new Intl.NumberFormat(language, { minimumFractionDigits, maximumFractionDigits }),
 )
-const datesOf = kept(
-  (timeZone) =>
+const datesOf = keptFormats(
+  (timeZone: string) =>
     new Intl.DateTimeFormat(dateLocale, { weekday: 'short', day: 'numeric', month: 'short', timeZone }),
 )
-const timesOf = kept(
-  (timeZone, habit) =>
+const timesOf = keptFormats(
+  (timeZone: string, habit: ClockHabit) =>
     new Intl.DateTimeFormat(dateLocale, {
       ...(habit === '12-hours'
         ? { hour: 'numeric', hourCycle: 'h12' }
@@ -43,7 +30,7 @@ const timesOf = kept(
 function figure(value: number, decimals: number): string {
   // A sliver below zero is shown as none, without a sign.
   const shown = Math.abs(value) < 0.5 * 10 ** -decimals ? 0 : value
-  return figuresOf(navigator.language, String(decimals), String(decimals)).format(shown)
+  return figuresOf(navigator.language, decimals, decimals).format(shown)
 }
 
 /** Values as people read them: in the chosen units, with the reader's decimal sign. */
@@ -73,7 +60,7 @@ export function useFormat() {
   const massApart = (g: number) => difference('mass', g)
   const seconds = (s: number) => `${figure(s, 1)} ${t('unit.s')}`
   const ratio = (value: number) => `1:${figure(value, 1)}`
-  const plain = (value: number) => figuresOf(navigator.language, '0', '2').format(value)
+  const plain = (value: number) => figuresOf(navigator.language, 0, 2).format(value)
   const tenths = (value: number) => plain(Math.round(10 * value) / 10)
   const percent = (share: number) => `${figure(100 * share, 0)}\u00A0%`
   const dateOf = (instant: string | Date, timeZone: string) => datesOf(timeZone).format(new Date(instant))

@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import type { PersonSkill } from '@calm-apron/contract'
 import { FOCUS_FOR, skillSaying } from '@calm-apron/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
 import { useAcademy } from '../../data/academy/academy.ts'
-import { skillAsked } from '../../data/queries/questions.ts'
-import { useAnswer } from '../../data/queries/useAnswer.ts'
+import type { Answer } from '../../data/queries/useAnswer.ts'
 import ChoiceRow from '../../kit/parts/ChoiceRow.vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import AsOfNote from './AsOfNote.vue'
@@ -18,16 +18,15 @@ import { useSaying } from '../../shot/skill/useSaying.ts'
 import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 /** What one person can do: what to do next first, then each skill. To themselves without forecast or percentage. */
-const props = defineProps<{ personId: string; isOwn: boolean }>()
+const props = defineProps<{ personId: string; isOwn: boolean; answer: Answer<PersonSkill> }>()
 const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
 const sayingWords = useSaying()
 const ownSentences = useOwnSentences()
 const now = useTimeOfDay(60_000)
-const answer = useAnswer(() => skillAsked(props.personId))
 
-const families = computed(() => answer.value.value?.families ?? [])
+const families = computed(() => props.answer.value.value?.families ?? [])
 const chosen = ref('0')
 const family = computed(() => families.value[Number(chosen.value)] ?? families.value[0] ?? null)
 const basketName = (basketId: string | null) =>
@@ -45,7 +44,7 @@ const choices = computed(() =>
 )
 const says = computed(() => {
   if (family.value === null) return []
-  if (props.isOwn) return ownSentences(family.value, now.value.getTime(), answer.value.value?.takeHome)
+  if (props.isOwn) return ownSentences(family.value, now.value.getTime(), props.answer.value.value?.takeHome)
   return [sayingWords(skillSaying(family.value, now.value.getTime()), family.value)]
 })
 /** No chance is none. */
@@ -63,7 +62,7 @@ const start = computed(() => {
   return { with: props.personId, ...(skill !== undefined && { focus: FOCUS_FOR[skill] }) }
 })
 const isTrainee = computed(() => academy.trainees.some((each) => each.personId === props.personId))
-const isWaiting = computed(() => answer.value.value?.isBehind === true)
+const isWaiting = computed(() => props.answer.value.value?.isBehind === true)
 </script>
 
 <template>

@@ -42,8 +42,14 @@ const hasSignOffs = computed(() => hasSkill.value && signOffs.state.value !== 'l
       <p v-if="isKnown && !isReached" class="soft">
         {{ shots.length > 0 ? t('progress.offline') : t('progress.offlineNone', { person }) }}
       </p>
-      <PersonPanel :key="shown" :person-id="shown" :is-own="isOwn" />
-      <SignOffs v-if="hasSkill" :key="`sign-offs ${shown}`" :person-id="shown" :is-own="isOwn" />
+      <PersonPanel :key="shown" :person-id="shown" :is-own="isOwn" :answer="skill" />
+      <SignOffs
+        v-if="hasSkill"
+        :key="`sign-offs ${shown}`"
+        :person-id="shown"
+        :is-own="isOwn"
+        :answer="signOffs"
+      />
       <template v-if="hasSignOffs && shots.length > 0">
         <p class="soft hint">{{ t('progress.newestFirst') }}</p>
         <ol class="shots">

@@ -6,8 +6,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink, useRouter } from 'vue-router'
 import { useDoor } from '../../data/door/door.ts'
-import { signOffsAsked } from '../../data/queries/questions.ts'
-import { useAnswer } from '../../data/queries/useAnswer.ts'
+import type { Answer } from '../../data/queries/useAnswer.ts'
 import PressButton from '../../kit/parts/PressButton.vue'
 import { useFormat } from '../../kit/units/useFormat.ts'
 import { useAssessments } from '../../shot/signOff/assessments.ts'
@@ -15,7 +14,7 @@ import { usePartWords } from '../../shot/signOff/usePartWords.ts'
 import { useProgrammes } from '../../shot/signOff/useSet.ts'
 
 /** How somebody stands in each programme: what is shown, what is next, what their sign-off means. Never against others. */
-const props = defineProps<{ personId: string; isOwn: boolean }>()
+const props = defineProps<{ personId: string; isOwn: boolean; answer: Answer<PersonSignOffs> }>()
 const { t } = useI18n()
 const router = useRouter()
 const door = useDoor()
@@ -23,8 +22,7 @@ const format = useFormat()
 const assessments = useAssessments()
 const { lackingWords, standingWords } = usePartWords()
 const { byId } = useProgrammes()
-const answer = useAnswer(() => signOffsAsked(props.personId))
-const told = computed(() => answer.value.value?.programmes ?? [])
+const told = computed(() => props.answer.value.value?.programmes ?? [])
 const nameOf = (programmeId: string) =>
   told.value.find((each) => each.programmeId === programmeId)?.name ?? t('signOff.gone')
 const busy = ref('')
