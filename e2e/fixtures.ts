@@ -40,7 +40,11 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     await use(page)
     // Where it failed elsewhere, what stood on the page is all there is to find out why.
     if (testInfo.status !== testInfo.expectedStatus)
-      for (const each of page.context().pages())
+      for (const each of page
+        .context()
+        .browser()
+        ?.contexts()
+        .flatMap((context) => context.pages()) ?? [])
         console.log(`${each.url()} at the end:\n${await each.locator('body').innerText()}`)
     expect(errors).toEqual([])
   },

@@ -42,19 +42,34 @@ test('a set is begun, pulled, ended, decided and stands signed; to whoever is as
 })
 
 test('a part that failed is repeated by itself, from the next day, or with a reason', async () => {
-  const { second, note, signOffs, setupFor, begin, wholeSet, close, decide } = assessing
+  const { second, at, signOffs, setupFor, begin, wholeSet, close, decide } = assessing
   const begun = await begin()
   await wholeSet(begun, [5, 5, 5])
   await close(begun).expect(201)
-  await decide(begun)
+  const decidedAt = new Date(at())
+  await decide(begun, {}, '', decidedAt.toISOString())
   const { standing } = await signOffs(second, begun.trainee)
   expect(standing).toMatchObject({ is: 'not-yet', open: ['yield'] })
   const again = {
     kind: 'begun',
     setup: setupFor(begun.trainee, begun.trainingId, { parts: ['yield'], after: begun.assessmentId }),
   }
-  const soon = await note(second, newId(), again)
-  expect([soon.status, JSON.stringify(soon.body)]).toEqual([422, expect.stringContaining('too-soon')])
+  // By the server's clock, so that it is the same day at whatever hour the tests run.
+  const whyNotAt = async (now: Date) => {
+    const body = { by: second.personId, at: decidedAt.toISOString(), happening: again, text: '' }
+    const path = `/api/v1/assessments/${newId()}/events/${newId()}`
+    const answer = await server
+      .of(
+        second,
+        server.beside(() => now),
+      )
+      .put(path)
+      .send(body)
+      .expect(422)
+    return (answer.body as { errors: { reason: string }[] }).errors.map(({ reason }) => reason)
+  }
+  expect(await whyNotAt(decidedAt)).toEqual(['too-soon'])
+  expect(await whyNotAt(new Date(decidedAt.getTime() + 36 * 3_600_000))).toEqual(['reason-needed'])
   const repeated = await begin({ parts: ['yield'], after: begun.assessmentId }, begun.trainee)
   await wholeSet(repeated)
   await close(repeated).expect(201)

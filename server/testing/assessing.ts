@@ -133,12 +133,17 @@ export async function assessingIn(server: TestServer) {
     note(second, assessmentId, { kind: 'closed', why }, text)
 
   /** Decides as the rules propose, but for what is said otherwise. */
-  async function decide({ assessmentId }: Begun, otherwise: Partial<Record<string, string>> = {}, text = '') {
+  async function decide(
+    { assessmentId }: Begun,
+    otherwise: Partial<Record<string, string>> = {},
+    text = '',
+    when = at(),
+  ) {
     const { judged, digest } = await read(second, assessmentId)
     const proposed = (judged ?? []).map(({ part, result }) => ({ part, result })) as Outcomes
     const outcomes = proposed.map(({ part, result }) => ({ part, result: otherwise[part] ?? result }))
     const happening = { kind: 'decided', outcomes, proposed, digest, rulesVersion: RULES_VERSION }
-    return sign(second, assessmentId, happening, { text })
+    return sign(second, assessmentId, happening, { text, at: when })
   }
 
   return {

@@ -109,7 +109,7 @@ export function useAnswer<T>(question: () => Question<T> | null, viewer?: () => 
 }
 
 /** A line that hangs keeps nobody waiting for longer where the device knows nothing; what is said later is shown all the same. */
-const PATIENCE_MS = 2500
+export const PATIENCE_MS = 2500
 const NOTHING_ASKED = new Error('Nothing was asked.')
 /** What this viewer may not see, or what is no more. */
 const IS_NO_MORE: ReadonlySet<number> = new Set([403, 404])

@@ -2,9 +2,12 @@
 import { useI18n } from 'vue-i18n'
 import ReachNote from '../../shot/ReachNote.vue'
 import OpenDrafts from '../../shot/start/OpenDrafts.vue'
+import { useDrafts } from '../../shot/draft/drafts.ts'
 import ShotStarter from '../../shot/start/ShotStarter.vue'
 
 const { t } = useI18n()
+/** What is begun stands above: nothing may move from under a finger. */
+const drafts = useDrafts()
 </script>
 
 <template>
@@ -13,7 +16,7 @@ const { t } = useI18n()
     <OpenDrafts />
     <p>{{ t('bar.choose') }}</p>
     <p class="note"><ReachNote /></p>
-    <ShotStarter />
+    <ShotStarter v-if="drafts.isRead" />
   </div>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { answerBy, isWaiting } from '@calm-apron/core'
-import { computed } from 'vue'
+import { computed, onMounted } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useAcademy } from '../../data/academy/academy.ts'
 import { useAssessments } from '../../shot/signOff/assessments.ts'
@@ -8,10 +8,12 @@ import { useFormat } from '../../kit/units/useFormat.ts'
 import LinkRows from './LinkRows.vue'
 
 /** Assessments that are on, or wait for somebody: fetched once there are any. */
+const emit = defineEmits<{ stands: [] }>()
 const { t } = useI18n()
 const academy = useAcademy()
 const format = useFormat()
 const assessments = useAssessments()
+onMounted(() => emit('stands'))
 
 const rows = computed(() =>
   assessments.open.flatMap(({ assessmentId, state }) => {

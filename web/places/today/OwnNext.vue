@@ -1,30 +1,30 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import type { PersonSkill } from '@calm-apron/contract'
+import { computed, onMounted } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { RouterLink } from 'vue-router'
-import { skillAsked } from '../../data/queries/questions.ts'
-import { useAnswer } from '../../data/queries/useAnswer.ts'
 import TakeHomeNote from '../../shot/skill/TakeHomeNote.vue'
 import { useOwnSentences } from '../../shot/skill/useOwnSentences.ts'
 import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 /** For whoever learns: what went right last time, and what to do next. */
-const props = defineProps<{ personId: string }>()
+const props = defineProps<{ skill: PersonSkill | null }>()
+const emit = defineEmits<{ stands: [] }>()
 const { t } = useI18n()
 const ownSentences = useOwnSentences()
 const now = useTimeOfDay(60_000)
-const answer = useAnswer(() => skillAsked(props.personId))
+onMounted(() => emit('stands'))
 
 const says = computed(() => {
-  const [family] = answer.value.value?.families ?? []
-  return family === undefined ? [] : ownSentences(family, now.value.getTime(), answer.value.value?.takeHome)
+  const [family] = props.skill?.families ?? []
+  return family === undefined ? [] : ownSentences(family, now.value.getTime(), props.skill?.takeHome)
 })
 </script>
 
 <template>
-  <section v-if="says.length > 0 || answer.value.value?.takeHome" class="own" aria-labelledby="own-next">
+  <section v-if="says.length > 0 || skill?.takeHome" class="own" aria-labelledby="own-next">
     <h2 id="own-next">{{ t('skill.title') }}</h2>
-    <TakeHomeNote v-if="answer.value.value?.takeHome" :take-home="answer.value.value.takeHome" />
+    <TakeHomeNote v-if="skill?.takeHome" :take-home="skill.takeHome" />
     <p v-for="each in says" :key="each">{{ each }}</p>
     <RouterLink :to="{ name: 'progress' }">{{ t('skill.own.all') }}</RouterLink>
   </section>

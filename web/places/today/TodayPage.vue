@@ -13,6 +13,7 @@ import OpenDrafts from '../../shot/start/OpenDrafts.vue'
 import AwaitingCalls from './AwaitingCalls.vue'
 import ShotStarter from '../../shot/start/ShotStarter.vue'
 import TrainingsOn from './TrainingsOn.vue'
+import { useInTurn } from './useInTurn.ts'
 import { useTimeOfDay } from '../../kit/useTimeOfDay.ts'
 
 const { t } = useI18n()
@@ -24,6 +25,7 @@ const AssessmentsWaiting = defineAsyncComponent(
   withWords('signOff', () => import('./AssessmentsWaiting.vue')),
 )
 const assessments = useAssessments()
+const { stands, ownSkill, hasTrainings, hasOwn, hasWaiting } = useInTurn()
 const format = useFormat()
 const now = useTimeOfDay(60_000)
 const today = computed(() => academy.today)
@@ -43,15 +45,15 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
       <p class="soft">{{ t('today.greeting', { academy: today.academy.name, town: today.academy.town }) }}</p>
     </header>
     <div class="main">
-      <OwnNext v-if="!door.isStaff && door.personId" :person-id="door.personId" />
       <AwaitingCalls v-if="!door.isStaff" />
-      <TrainingsOn />
-      <section aria-labelledby="one-shot">
+      <TrainingsOn v-if="hasTrainings" />
+      <OwnNext v-if="!door.isStaff && hasTrainings" :skill="ownSkill" @stands="stands.own = true" />
+      <section v-if="hasOwn" aria-labelledby="one-shot">
         <h2 id="one-shot">{{ t('today.oneShot') }}</h2>
         <ShotStarter />
       </section>
     </div>
-    <div class="side">
+    <div v-if="hasOwn" class="side">
       <p v-if="today.unreadable.length > 0" class="unreadable" role="note">
         {{
           t(
@@ -61,21 +63,24 @@ const date = computed(() => format.dateOf(now.value, academy.timeZone))
           )
         }}
       </p>
-      <AssessmentsWaiting v-if="assessments.open.length > 0" />
       <AwaitingCalls v-if="door.isStaff" />
+      <AssessmentsWaiting v-if="assessments.open.length > 0" @stands="stands.assessments = true" />
       <OpenDrafts />
-      <CareList />
-      <section aria-labelledby="coffee">
-        <h2 id="coffee">{{ t('today.coffee') }}</h2>
-        <CoffeeCare v-for="coffee in inUse" :key="coffee.coffeeId" :coffee="coffee" />
-        <p v-if="inUse.length === 0" class="soft">{{ t('today.noBag') }}</p>
-      </section>
-      <section v-if="today.bars.length === 0" aria-labelledby="no-bar">
-        <h2 id="no-bar">{{ t('today.bar') }}</h2>
-        <p>
-          {{ t('today.noBar') }} <RouterLink :to="{ name: 'rooms' }">{{ t('today.prepareBar') }}</RouterLink>
-        </p>
-      </section>
+      <template v-if="hasWaiting">
+        <CareList />
+        <section aria-labelledby="coffee">
+          <h2 id="coffee">{{ t('today.coffee') }}</h2>
+          <CoffeeCare v-for="coffee in inUse" :key="coffee.coffeeId" :coffee="coffee" />
+          <p v-if="inUse.length === 0" class="soft">{{ t('today.noBag') }}</p>
+        </section>
+        <section v-if="today.bars.length === 0" aria-labelledby="no-bar">
+          <h2 id="no-bar">{{ t('today.bar') }}</h2>
+          <p>
+            {{ t('today.noBar') }}
+            <RouterLink :to="{ name: 'rooms' }">{{ t('today.prepareBar') }}</RouterLink>
+          </p>
+        </section>
+      </template>
     </div>
   </div>
 </template>

@@ -11,6 +11,8 @@ export const useDrafts = defineStore('drafts', () => {
   const door = useDoor()
   const outbox = useOutbox()
   const drafts = ref<ShotDraft[]>([])
+  /** Whether the device was asked for them, and had its say. */
+  const isRead = ref(false)
 
   /** What whoever is here may go on with; one that was recorded on a device without room still lies there. */
   function isForHere({ academyId, personId, shotId, correcting }: KeptDraft): boolean {
@@ -21,7 +23,11 @@ export const useDrafts = defineStore('drafts', () => {
   }
 
   async function reload(): Promise<void> {
-    drafts.value = (await (await deviceDatabase()).getAll('drafts')).filter(isForHere).map(asDraft)
+    try {
+      drafts.value = (await (await deviceDatabase()).getAll('drafts')).filter(isForHere).map(asDraft)
+    } finally {
+      isRead.value = true
+    }
   }
 
   async function find(shotId: string): Promise<ShotDraft | null> {
@@ -53,7 +59,7 @@ export const useDrafts = defineStore('drafts', () => {
     await reload()
   }
 
-  return { drafts, reload, find, keep, takeBack, drop }
+  return { drafts, isRead, reload, find, keep, takeBack, drop }
 })
 
 /** As this release, or an earlier one, kept it. */

@@ -29,8 +29,11 @@ export const useAssessments = defineStore('assessments', () => {
   const door = useDoor()
   const outbox = useOutbox()
   const now = useTimeOfDay(60_000)
-  const answer = useAnswer(() => (door.may('see-sign-offs', true) ? assessmentsAsked() : null))
+  const mayAsk = computed(() => door.may('see-sign-offs', true))
+  const answer = useAnswer(() => (mayAsk.value ? assessmentsAsked() : null))
   const told = computed(() => answer.value.value?.assessments ?? [])
+  /** Whether it was told which are on, or there is nobody to wait for. */
+  const isKnown = computed(() => !mayAsk.value || answer.state.value !== 'looking')
 
   const open = computed<OpenAssessment[]>(() => {
     const writes = outbox.since(answer.askedAtMs.value)
@@ -84,5 +87,5 @@ export const useAssessments = defineStore('assessments', () => {
     return assessmentId
   }
 
-  return { open, running, runningIn, isOnAt, isSealed, note, begin }
+  return { open, isKnown, running, runningIn, isOnAt, isSealed, note, begin }
 })

@@ -29,8 +29,11 @@ export const useTrainings = defineStore('trainings', () => {
   const door = useDoor()
   const outbox = useOutbox()
   const cache = useQueryCache()
-  const answer = useAnswer(() => (door.may('see-trainings', true) ? trainingsAsked() : null))
+  const mayAsk = computed(() => door.may('see-trainings', true))
+  const answer = useAnswer(() => (mayAsk.value ? trainingsAsked() : null))
   const told = computed(() => answer.value.value?.trainings ?? [])
+  /** Whether it was told which are on, or there is nobody to wait for. */
+  const isKnown = computed(() => !mayAsk.value || answer.state.value !== 'looking')
 
   /** What happened in a training, with what happened here; one that is over is known where its page is looked at. */
   function eventsOf(trainingId: string): TrainingEvent[] {
@@ -77,5 +80,5 @@ export const useTrainings = defineStore('trainings', () => {
     await outbox.add({ kind: 'training-event', trainingId, eventId, body })
   }
 
-  return { open, load: answer.load, eventsOf, stateOf, note }
+  return { open, isKnown, load: answer.load, eventsOf, stateOf, note }
 })
