@@ -8,8 +8,8 @@ import type { RecordOrder } from './recordShots.ts'
 const CHANGES = 200
 const GROUPS = 60
 /** Shots recorded one after the other while they tell. */
-const SHOT_EVERY_MS = 100
-const STREAM_S = 15
+const SHOT_EVERY_MS = 200
+const STREAM_S = 35
 const TELL_EVERY_MS = 500
 /** Of `/proc`: jiffies a second, as Linux has them. */
 const JIFFIES_PER_S = 100
@@ -17,17 +17,23 @@ const JIFFIES_PER_S = 100
 const app = await startTestApp('demo')
 try {
   const cookie = await comeIn(app.url, 'trainer')
-  const headers = { Cookie: cookie, Origin: app.url, 'Content-Type': 'application/json' }
+  const headersOf = (session: string) => ({
+    Cookie: session,
+    Origin: app.url,
+    'Content-Type': 'application/json',
+  })
+  const headers = headersOf(cookie)
   const api = `${app.url}/api/v1`
   const today = (await (await fetch(`${api}/today`, { headers })).json()) as {
-    people: { personId: string }[]
+    people: { personId: string; role: string }[]
     recipes: { recipeRevisionId: string }[]
     bars: { barId: string }[]
   }
   const personId = today.people[0]?.personId ?? ''
+  const trainees = today.people.filter(({ role }) => role === 'trainee')
   const me = (await (await fetch(`${api}/session`, { headers })).json()) as { person: { personId: string } }
-  const put = async (path: string, body: object) => {
-    const answer = await fetch(`${api}${path}`, { method: 'PUT', headers, body: JSON.stringify(body) })
+  const put = async (path: string, body: object, by = headers) => {
+    const answer = await fetch(`${api}${path}`, { method: 'PUT', headers: by, body: JSON.stringify(body) })
     if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`)
     await answer.arrayBuffer()
   }
@@ -73,16 +79,10 @@ try {
   }
 
   const shotId = uuidv7()
-  const tell = (trainingId: string, no: number) =>
-    put(`/trainings/${trainingId}/stages/a`, {
-      personId,
-      shotId,
-      step: 'pull',
-      phase: 'flowing',
-      pumpS: no / 10,
-      weightG: 12.3,
-      at: new Date().toISOString(),
-    })
+  const tell = (trainingId: string, no: number, by = headers) => {
+    const stage = { personId, shotId, step: 'pull', phase: 'flowing', pumpS: no / 10, weightG: 12.3 }
+    return put(`/trainings/${trainingId}/stages/a`, { ...stage, at: new Date().toISOString() }, by)
+  }
   const percentile = (values: number[], share: number) =>
     [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ?? NaN
 
@@ -141,7 +141,10 @@ try {
   }
 
   async function recordShots(forMs: number): Promise<number[]> {
-    const order: RecordOrder = { api, headers, shot, everyMs: SHOT_EVERY_MS, forMs }
+    const order: RecordOrder = {
+      ...{ api, headers, shot, everyMs: SHOT_EVERY_MS, forMs },
+      personIds: trainees.map((each) => each.personId),
+    }
     const recorder = fork(new URL('./recordShots.ts', import.meta.url), { execArgv: ['--import', 'tsx'] })
     recorder.send(order)
     return new Promise((resolve, reject) => {
@@ -155,16 +158,23 @@ try {
   ): Promise<{ cpuShare: number; heard: number; told: number; shotMs: number[] }> {
     let [told, heard] = [0, 0]
     const ids: string[] = []
-    for (let group = 0; group < groups; group += 1) ids.push(await startTraining())
+    const sessions: string[] = []
+    for (let group = 0; group < groups; group += 1) {
+      ids.push(await startTraining())
+      sessions.push(await comeIn(app.url, 'trainer'))
+    }
     const leaving = await Promise.all(ids.map((each, no) => follow(each, () => (heard += 1), no)))
     const fromS = cpuS()
     const untilMs = performance.now() + STREAM_S * 1000
     const recording = recordShots(STREAM_S * 1000)
     await Promise.all(
-      ids.map(async (each) => {
+      ids.map(async (each, at) => {
+        const by = headersOf(sessions[at] ?? '')
+        // Not all in the same moment.
+        await new Promise((resolve) => setTimeout(resolve, (at / groups) * TELL_EVERY_MS))
         for (let no = 1; performance.now() < untilMs; no += 1) {
           const startMs = performance.now()
-          await tell(each, no)
+          await tell(each, no, by)
           told += 1
           await new Promise((resolve) =>
             setTimeout(resolve, Math.max(0, TELL_EVERY_MS - (performance.now() - startMs))),

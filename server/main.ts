@@ -3,6 +3,7 @@ import { type RequestListener, type Server, createServer } from 'node:http'
 import { createServer as createTlsServer } from 'node:https'
 import pino from 'pino'
 import { createApp } from './app.ts'
+import { inThread } from './background/thread.ts'
 import { databaseOver, openPool } from './database/pool.ts'
 import { checkReadiness } from './database/readiness.ts'
 import { sweepAttempts } from './doors/attemptQueries.ts'
@@ -10,9 +11,6 @@ import { offerSetUp } from './doors/setUp.ts'
 import { readEnvironment } from './environment.ts'
 import { bareError } from './http/logging.ts'
 import { liveHub } from './live/hub.ts'
-import { workOutSaid } from './shots/said/workOutSaid.ts'
-import { workOutAll } from './skill/workOut.ts'
-import { skillWorker } from './skill/worker.ts'
 import packageJson from './package.json' with { type: 'json' }
 
 /** Requests get so long to finish, and all of stopping so long: whatever hangs then is let go. */
@@ -79,12 +77,9 @@ const sweeping = setInterval(() => {
 }, SWEEP_EVERY_MS)
 sweeping.unref()
 
-const skills = skillWorker(
-  async (stopping) => {
-    await workOutAll(house, stopping)
-    await workOutSaid(house, stopping)
-  },
-  (error) => logger.warn({ err: bareError(error) }, 'what somebody can do could not be worked out'),
+// It lies beside us where the server was built.
+const background = inThread(new URL('background.js', import.meta.url), (error) =>
+  logger.error({ err: bareError(error) }, 'the background ended'),
 )
 
 let isStopping = false
@@ -96,7 +91,7 @@ async function stop(why: string): Promise<void> {
   overdue.unref()
   // A live line never ends by itself.
   await live.close()
-  await skills.stop()
+  await background.stop()
   await finishRequests(server)
   await pool.end()
   logger.info('stopped')

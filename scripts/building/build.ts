@@ -57,6 +57,7 @@ async function bundleForNode(dist: string): Promise<void> {
   await bundle({
     entryPoints: {
       'server/main': join(CHECKOUT, 'server/main.ts'),
+      'server/background': join(CHECKOUT, 'server/background/main.ts'),
       'server/migrate': join(CHECKOUT, 'server/commands/migrate.ts'),
       'server/academy': join(CHECKOUT, 'server/commands/academy.ts'),
       'server/importAcademy': join(CHECKOUT, 'server/commands/importAcademy.ts'),

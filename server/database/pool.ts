@@ -16,10 +16,14 @@ export const TURNS: TurnLimits = { atOnce: 10, each: 3, mostWaiting: 100, within
 const CONNECTIONS = TURNS.atOnce + 2
 
 /** Opens a pool of connections; `onLost` hears of idle connections that broke, which must not end the process. */
-export function openPool(databaseUrl: string, onLost: (error: Error) => void): pg.Pool {
+export function openPool(
+  databaseUrl: string,
+  onLost: (error: Error) => void,
+  connections = CONNECTIONS,
+): pg.Pool {
   const pool = new pg.Pool({
     connectionString: databaseUrl,
-    max: CONNECTIONS,
+    max: connections,
     connectionTimeoutMillis: CONNECT_WITHIN_MS,
     statement_timeout: STATEMENT_WITHIN_MS,
     // A server that vanished in mid-transaction must not keep its locks.

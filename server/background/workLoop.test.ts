@@ -1,4 +1,4 @@
-import { skillWorker } from './worker.ts'
+import { workLoop } from './workLoop.ts'
 
 /** Resolves when it was looked so many times. */
 function looks(of: (look: number) => Promise<void>) {
@@ -21,7 +21,7 @@ test('trouble is told once, and again only after something went well', async () 
     look === 1 || look === 5 ? Promise.resolve() : Promise.reject(new Error(`look ${look}`)),
   )
   const told: string[] = []
-  const worker = skillWorker(work, (error) => told.push(String(error)), 1)
+  const worker = workLoop(work, (error) => told.push(String(error)), 1)
   await reached(9)
   await worker.stop()
   expect(told).toEqual(['Error: look 2', 'Error: look 6'])
@@ -36,7 +36,7 @@ test('one thing is in hand at a time, and done before it is stopped', async () =
     await new Promise((resolve) => setTimeout(resolve, 5))
     atOnce -= 1
   })
-  const worker = skillWorker(work, () => undefined, 1)
+  const worker = workLoop(work, () => undefined, 1)
   await reached(4)
   await worker.stop()
   expect([most, atOnce]).toEqual([1, 0])
@@ -48,7 +48,7 @@ test('one thing is in hand at a time, and done before it is stopped', async () =
 test('work of many parts is told when it is to stop, so that it does not hold the server for as long as there is work', async () => {
   let parts = 0
   const begun = new Promise<void>((begin) => {
-    worker = skillWorker(
+    worker = workLoop(
       async (stopping) => {
         begin()
         while (!stopping.aborted && parts < 1_000_000) {
@@ -64,4 +64,4 @@ test('work of many parts is told when it is to stop, so that it does not hold th
   await worker?.stop()
   expect(parts).toBeLessThan(1_000_000)
 })
-let worker: ReturnType<typeof skillWorker> | null = null
+let worker: ReturnType<typeof workLoop> | null = null

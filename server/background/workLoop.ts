@@ -6,7 +6,7 @@ const LOOK_EVERY_MS = 1000
  * looks between them whether it is to stop.
  * @param onTrouble hears the first of whatever goes wrong, and no more of it until something went well again
  */
-export function skillWorker(
+export function workLoop(
   work: (stopping: AbortSignal) => Promise<void>,
   onTrouble: (error: unknown) => void,
   everyMs = LOOK_EVERY_MS,
