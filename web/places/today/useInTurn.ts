@@ -1,6 +1,6 @@
 import type { PersonSkill } from '@calm-apron/contract'
-import { useDocumentVisibility, useTimeout } from '@vueuse/core'
-import { computed, reactive, shallowRef, watch } from 'vue'
+import { useDocumentVisibility } from '@vueuse/core'
+import { computed, onScopeDispose, reactive, ref, shallowRef, watch } from 'vue'
 import { useDoor } from '../../data/door/door.ts'
 import { skillAsked } from '../../data/queries/questions.ts'
 import { PATIENCE_MS, useAnswer } from '../../data/queries/useAnswer.ts'
@@ -17,7 +17,9 @@ export function useInTurn() {
   const trainings = useTrainings()
   const assessments = useAssessments()
   const drafts = useDrafts()
-  const isLate = useTimeout(PATIENCE_MS)
+  const isLate = ref(false)
+  const patience = setTimeout(() => (isLate.value = true), PATIENCE_MS)
+  onScopeDispose(() => clearTimeout(patience))
   /** Parts whose own files are fetched later; each says when it stands. */
   const stands = reactive({ own: false, assessments: false })
 
