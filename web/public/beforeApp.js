@@ -15,12 +15,13 @@
     CSS.supports('selector(:has(*))')
   if (isNewEnough) {
     var contract = (document.currentScript && document.currentScript.getAttribute('data-contract')) || ''
-    window.todayAhead = fetch('/api/v1/today', {
+    var answer = fetch('/api/v1/today', {
       headers: { 'Calm-Apron-Contract': contract },
       signal: AbortSignal.timeout(12000),
     })
     // Whoever takes it hears of its failure.
-    window.todayAhead.catch(function () {})
+    answer.catch(function () {})
+    window.todayAhead = { answer: answer, askedAtMs: Date.now() }
     return
   }
   document.documentElement.setAttribute('data-too-old', '')

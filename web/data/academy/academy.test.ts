@@ -33,7 +33,8 @@ test('what was asked ahead is taken, and not asked again', async () => {
 
 test('what was asked before the app was there is taken, once', async () => {
   const { asked, door, academy } = await deviceOf(ODALYS)
-  globalThis.todayAhead = Promise.resolve(Response.json(todayOf('Ostrel Quay')))
+  const answer = Promise.resolve(Response.json(todayOf('Ostrel Quay')))
+  globalThis.todayAhead = { answer, askedAtMs: Date.now() }
   askTodayAhead()
   await door.load()
   await settled()

@@ -51,6 +51,8 @@ export interface KeptAs<T> {
 export interface Question<T> {
   key: readonly [Subject, ...EntryKey]
   ask: () => Promise<T>
+  /** When it was asked for, where that may have been before; told just before `ask` is called. */
+  askedAtMs?: () => number
   /** Left out where the device keeps nothing of it. */
   kept?: KeptAs<T>
 }

@@ -23,7 +23,7 @@ import {
 import { inPages } from './inPages.ts'
 import { keptAnswer } from './keptAnswer.ts'
 import type { AnswerOf, KeptAs, Question } from './question.ts'
-import { askToday } from './todayAhead.ts'
+import { askToday, todayAskedAtMs } from './todayAhead.ts'
 
 type Key = Question<unknown>['key']
 
@@ -38,7 +38,10 @@ function keptAsTold<E extends Endpoint>(
 }
 
 /** The academy as whoever is here may know it. */
-export const todayAsked = () => keptAsTold(ENDPOINTS.today, ['today'], askToday)
+export const todayAsked = () => ({
+  ...keptAsTold(ENDPOINTS.today, ['today'], askToday),
+  askedAtMs: todayAskedAtMs,
+})
 
 /** The trainings that are on. */
 export const trainingsAsked = () =>

@@ -44,8 +44,8 @@ export function useAnswer<T>(question: () => Question<T> | null, viewer?: () => 
   })
   type Asked = NonNullable<typeof asked.value>
 
-  async function ask({ ask: askServer, kept, viewerId }: Asked): Promise<Told<T>> {
-    const askedAtMs = Date.now()
+  async function ask({ ask: askServer, askedAtMs: askedAt, kept, viewerId }: Asked): Promise<Told<T>> {
+    const askedAtMs = askedAt?.() ?? Date.now()
     try {
       const told = { value: await askServer(), askedAtMs }
       // Whoever came in without a check is told what is the last one's: it is not kept as theirs.

@@ -4,7 +4,7 @@ import { toValue } from 'vue'
 import { RefusedByServer, ServerUnreachable, wordOf } from '../../kit/failures.ts'
 import { useLiveLine } from '../live/liveLine.ts'
 import { useOutbox } from '../outbox/outbox.ts'
-import { subjectOf } from './question.ts'
+import { type Told, subjectOf } from './question.ts'
 import { AT_MOST_EVERY_MS, isStaleBy, newsOfWrite } from './staleBy.ts'
 
 /** Not at the same moment on all tablets. */
@@ -19,6 +19,8 @@ export function useFreshness(): void {
   const cache = useQueryCache()
   const line = useLiveLine()
   const again = new Set<UseQueryEntry>()
+  /** What was under way as the line came to stand, and when that was begun. */
+  const begunBefore = new Map<UseQueryEntry, number>()
   const later = new Map<UseQueryEntry, { dueMs: number; timer: ReturnType<typeof setTimeout> }>()
   let retry: ReturnType<typeof setTimeout> | undefined
 
@@ -45,15 +47,23 @@ export function useFreshness(): void {
 
   function hear(news: LiveNews, waitMs: number): void {
     for (const entry of cache.getEntries({ predicate: ({ key }) => isStaleBy(key, news) })) {
-      if (news.kind === 'here' && askedAtMs(entry) >= line.begunAtMs) continue
+      if (news.kind === 'here' && missesNothing(entry)) continue
       const apartMs = news.kind === 'shot' ? leastApartMs(entry) : 0
       goStale(entry, Math.max(waitMs, entry.when + apartMs - Date.now()))
     }
   }
 
-  /** When what is told, or will be in a moment, was asked for. */
-  function askedAtMs(entry: UseQueryEntry): number {
-    return entry.pending?.when ?? entry.when
+  /** Asked for after the line was begun; of what is under way it shows once it is told. */
+  function missesNothing(entry: UseQueryEntry): boolean {
+    const { begunAtMs } = line
+    if (entry.pending !== null) begunBefore.set(entry, begunAtMs)
+    return entry.pending !== null || toldAtMs(entry) >= begunAtMs
+  }
+
+  /** When what is told was asked for: every entry is an answer's, or a failure. */
+  function toldAtMs({ state, when }: UseQueryEntry): number {
+    const told = state.value.data as Told<unknown> | undefined
+    return state.value.status === 'success' && told !== undefined ? told.askedAtMs : when
   }
 
   function leastApartMs({ key }: UseQueryEntry): number {
@@ -65,7 +75,9 @@ export function useFreshness(): void {
     if (name !== 'fetch') return
     const [entry] = args
     const over = () => {
-      if (again.delete(entry)) ask(entry)
+      const begunAtMs = begunBefore.get(entry) ?? 0
+      begunBefore.delete(entry)
+      if (again.delete(entry) || toldAtMs(entry) < begunAtMs) ask(entry)
     }
     after(over)
     onError((error) => {
