@@ -47,17 +47,17 @@ export function useFreshness(): void {
 
   function hear(news: LiveNews, waitMs: number): void {
     for (const entry of cache.getEntries({ predicate: ({ key }) => isStaleBy(key, news) })) {
-      if (news.kind === 'here' && missesNothing(entry)) continue
+      if (news.kind === 'here' && isOfThisLine(entry)) continue
       const apartMs = news.kind === 'shot' ? leastApartMs(entry) : 0
       goStale(entry, Math.max(waitMs, entry.when + apartMs - Date.now()))
     }
   }
 
-  /** Asked for after the line was begun; of what is under way it shows once it is told. */
-  function missesNothing(entry: UseQueryEntry): boolean {
-    const { begunAtMs } = line
-    if (entry.pending !== null) begunBefore.set(entry, begunAtMs)
-    return entry.pending !== null || toldAtMs(entry) >= begunAtMs
+  /** Whether it was asked for after the line was begun; of what is under way that shows once it is told. */
+  function isOfThisLine(entry: UseQueryEntry): boolean {
+    if (entry.pending === null) return toldAtMs(entry) >= line.begunAtMs
+    begunBefore.set(entry, line.begunAtMs)
+    return true
   }
 
   /** When what is told was asked for: every entry is an answer's, or a failure. */
@@ -77,7 +77,9 @@ export function useFreshness(): void {
     const over = () => {
       const begunAtMs = begunBefore.get(entry) ?? 0
       begunBefore.delete(entry)
-      if (again.delete(entry) || toldAtMs(entry) < begunAtMs) ask(entry)
+      const isAgain = again.delete(entry)
+      if (toldAtMs(entry) < begunAtMs) goStale(entry, 0)
+      else if (isAgain) ask(entry)
     }
     after(over)
     onError((error) => {
