@@ -30,7 +30,7 @@ try {
     bars: { barId: string }[]
   }
   const personId = today.people[0]?.personId ?? ''
-  const trainees = today.people.filter(({ role }) => role === 'trainee')
+  const personIds = today.people.filter(({ role }) => role === 'trainee').map((each) => each.personId)
   const me = (await (await fetch(`${api}/session`, { headers })).json()) as { person: { personId: string } }
   const put = async (path: string, body: object, by = headers) => {
     const answer = await fetch(`${api}${path}`, { method: 'PUT', headers: by, body: JSON.stringify(body) })
@@ -141,10 +141,7 @@ try {
   }
 
   async function recordShots(forMs: number): Promise<number[]> {
-    const order: RecordOrder = {
-      ...{ api, headers, shot, everyMs: SHOT_EVERY_MS, forMs },
-      personIds: trainees.map((each) => each.personId),
-    }
+    const order: RecordOrder = { api, headers, shot, personIds, everyMs: SHOT_EVERY_MS, forMs }
     const recorder = fork(new URL('./recordShots.ts', import.meta.url), { execArgv: ['--import', 'tsx'] })
     recorder.send(order)
     return new Promise((resolve, reject) => {

@@ -33,18 +33,14 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
   app: async ({ shared, academy }, use) => use(academy === 'demo' ? shared.demo : await shared.openAcademy()),
   signedIn: [TRAINER, { option: true }],
   baseURL: async ({ app }, use) => use(app.url),
-  page: async ({ page, app, signedIn }, use, testInfo) => {
+  page: async ({ page, browser, app, signedIn }, use, testInfo) => {
     if (signedIn !== null) await comeInAs(page.request, app, signedIn)
     const errors: string[] = []
     page.on('pageerror', (error) => errors.push(error.message))
     await use(page)
     // Where it failed elsewhere, what stood on the page is all there is to find out why.
     if (testInfo.status !== testInfo.expectedStatus)
-      for (const each of page
-        .context()
-        .browser()
-        ?.contexts()
-        .flatMap((context) => context.pages()) ?? [])
+      for (const each of browser.contexts().flatMap((context) => context.pages()))
         console.log(`${each.url()} at the end:\n${await each.locator('body').innerText()}`)
     expect(errors).toEqual([])
   },

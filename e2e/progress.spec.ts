@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test'
 import { newId } from './people.ts'
 import { TRAINEE, expect, expectAccessible, test } from './fixtures.ts'
 import { phoneOf } from './phone.ts'
+import { holdBack, movedPx, notePlaces } from './places.ts'
 import type { Place } from './place.ts'
 
 const HEADERS = { 'Calm-Apron-Contract': '2' }
@@ -119,21 +120,8 @@ test('a person’s shots take their place once what stands above them has: nothi
   await expect(name).toBeVisible()
   // Nobody's patience ends meanwhile, however slow the machine is.
   await page.clock.pauseAt(Date.now() + 60_000)
-  let release = () => {}
-  const areShotsTold = new Promise<void>((resolve) => (release = resolve))
-  for (const above of ['**/api/v1/people/*/skill', '**/api/v1/people/*/sign-offs'])
-    await page.route(above, async (route) => {
-      await areShotsTold
-      await route.continue()
-    })
-  await page.evaluate(() => {
-    new MutationObserver((_changes, observer) => {
-      const first = document.querySelector('ol.shots > li')
-      if (first === null) return
-      document.body.dataset['firstAt'] = String(first.getBoundingClientRect().y)
-      observer.disconnect()
-    }).observe(document.body, { childList: true, subtree: true })
-  })
+  const release = await holdBack(page, '**/api/v1/people/*/skill', '**/api/v1/people/*/sign-offs')
+  await page.evaluate(notePlaces, 'ol.shots > li:first-child')
   const answered = page.waitForResponse(/\/shots\?/)
   await name.click()
   await (await answered).finished()
@@ -141,8 +129,8 @@ test('a person’s shots take their place once what stands above them has: nothi
   release()
   await expect(page.getByRole('heading', { name: 'What to do next' })).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Sign-off' })).toBeVisible()
-  const first = page.locator('ol.shots > li').first()
-  await expect(first).toBeVisible()
-  const cameAt = Number(await page.locator('body').getAttribute('data-first-at'))
-  expect((await first.boundingBox())?.y).toBeCloseTo(cameAt, 1)
+  await expect(page.locator('ol.shots > li').first()).toBeVisible()
+  const moved = await movedPx(page)
+  expect(moved).toHaveLength(1)
+  expect(moved[0]).toBeCloseTo(0, 1)
 })

@@ -42,34 +42,27 @@ test('a set is begun, pulled, ended, decided and stands signed; to whoever is as
 })
 
 test('a part that failed is repeated by itself, from the next day, or with a reason', async () => {
-  const { second, at, signOffs, setupFor, begin, wholeSet, close, decide } = assessing
+  const { second, read, whyNot, signOffs, setupFor, begin, wholeSet, close, decide } = assessing
   const begun = await begin()
   await wholeSet(begun, [5, 5, 5])
   await close(begun).expect(201)
-  const decidedAt = new Date(at())
-  await decide(begun, {}, '', decidedAt.toISOString())
+  await decide(begun)
   const { standing } = await signOffs(second, begun.trainee)
   expect(standing).toMatchObject({ is: 'not-yet', open: ['yield'] })
   const again = {
     kind: 'begun',
     setup: setupFor(begun.trainee, begun.trainingId, { parts: ['yield'], after: begun.assessmentId }),
   }
-  // By the server's clock, so that it is the same day at whatever hour the tests run.
-  const whyNotAt = async (now: Date) => {
-    const body = { by: second.personId, at: decidedAt.toISOString(), happening: again, text: '' }
-    const path = `/api/v1/assessments/${newId()}/events/${newId()}`
-    const answer = await server
-      .of(
-        second,
-        server.beside(() => now),
-      )
-      .put(path)
-      .send(body)
-      .expect(422)
-    return (answer.body as { errors: { reason: string }[] }).errors.map(({ reason }) => reason)
-  }
-  expect(await whyNotAt(decidedAt)).toEqual(['too-soon'])
-  expect(await whyNotAt(new Date(decidedAt.getTime() + 36 * 3_600_000))).toEqual(['reason-needed'])
+  // By a server's clock, so that it is the day of the decision at whatever hour the tests run.
+  const decidedMs = Date.parse((await read(second, begun.assessmentId)).events.at(-1)?.at ?? '')
+  const whyNotAfter = async (hours: number) =>
+    whyNot(
+      second,
+      again,
+      '',
+      server.beside(() => new Date(decidedMs + hours * 3_600_000)),
+    )
+  expect([await whyNotAfter(0), await whyNotAfter(36)]).toEqual(['too-soon', 'reason-needed'])
   const repeated = await begin({ parts: ['yield'], after: begun.assessmentId }, begun.trainee)
   await wholeSet(repeated)
   await close(repeated).expect(201)

@@ -8,6 +8,7 @@ import {
 } from '@calm-apron/contract'
 import { type Outcomes, RULES_VERSION } from '@calm-apron/core'
 import { carefulShot } from '@calm-apron/core/testing'
+import type { Express } from 'express'
 import { DEMO, type TestServer, newId, shotOf } from './serve.ts'
 import { keepProgramme, programmeContent } from './signOffThings.ts'
 import { setupOf } from './trainings.ts'
@@ -39,10 +40,10 @@ export async function assessingIn(server: TestServer) {
     assessmentId: string,
     happening: object,
     text = '',
-    { eventId = newId(), when = at() }: { eventId?: string; when?: string } = {},
+    { eventId = newId(), when = at(), app }: { eventId?: string; when?: string; app?: Express } = {},
   ) =>
     server
-      .of(by)
+      .of(by, app)
       .put(`/api/v1/assessments/${assessmentId}/events/${eventId}`)
       .send({ by: by.personId, at: when, happening, text })
   const sign = (by: Somebody, assessmentId: string, happening: object, also: object = {}) =>
@@ -51,8 +52,8 @@ export async function assessingIn(server: TestServer) {
       .put(`/api/v1/assessments/${assessmentId}/signatures/${newId()}`)
       .send({ at: at(), happening, text: '', by: 'pin', secret: PIN, ...also })
   /** Why something can't be begun: the reason that is given, or what the answer says. */
-  async function whyNot(by: Somebody, happening: object, text = 'a reason'): Promise<unknown> {
-    const answer = await note(by, newId(), happening, text)
+  async function whyNot(by: Somebody, happening: object, text = 'a reason', app?: Express): Promise<unknown> {
+    const answer = await note(by, newId(), happening, text, app && { app })
     return answer.status === 422
       ? (answer.body as { errors: { reason: string }[] }).errors[0]?.reason
       : answer.status
@@ -133,17 +134,12 @@ export async function assessingIn(server: TestServer) {
     note(second, assessmentId, { kind: 'closed', why }, text)
 
   /** Decides as the rules propose, but for what is said otherwise. */
-  async function decide(
-    { assessmentId }: Begun,
-    otherwise: Partial<Record<string, string>> = {},
-    text = '',
-    when = at(),
-  ) {
+  async function decide({ assessmentId }: Begun, otherwise: Partial<Record<string, string>> = {}, text = '') {
     const { judged, digest } = await read(second, assessmentId)
     const proposed = (judged ?? []).map(({ part, result }) => ({ part, result })) as Outcomes
     const outcomes = proposed.map(({ part, result }) => ({ part, result: otherwise[part] ?? result }))
     const happening = { kind: 'decided', outcomes, proposed, digest, rulesVersion: RULES_VERSION }
-    return sign(second, assessmentId, happening, { text, at: when })
+    return sign(second, assessmentId, happening, { text })
   }
 
   return {
