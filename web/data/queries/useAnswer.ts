@@ -18,6 +18,8 @@ export interface Answer<T> {
   /** When that was asked for, by this device's clock; 0 where nothing was told, or nobody remembers. */
   askedAtMs: ComputedRef<number>
   state: ComputedRef<AnswerState>
+  /** Whether it was asked for, and neither device nor server has said anything yet. */
+  isAwaited: ComputedRef<boolean>
   /** Whether the server was asked, and did not answer: not only that it takes its time. */
   isFailed: ComputedRef<boolean>
   /** Why the server won't say. */
@@ -101,6 +103,7 @@ export function useAnswer<T>(question: () => Question<T> | null, viewer?: () => 
     value: computed(() => told.value?.value ?? null),
     askedAtMs: computed(() => told.value?.askedAtMs ?? 0),
     state,
+    isAwaited: computed(() => asked.value !== null && state.value === 'looking'),
     isFailed: computed(() => query.error.value !== null && refusal.value === null),
     refusal,
     load,
@@ -109,7 +112,7 @@ export function useAnswer<T>(question: () => Question<T> | null, viewer?: () => 
 }
 
 /** A line that hangs keeps nobody waiting for longer where the device knows nothing; what is said later is shown all the same. */
-export const PATIENCE_MS = 2500
+const PATIENCE_MS = 2500
 const NOTHING_ASKED = new Error('Nothing was asked.')
 /** What this viewer may not see, or what is no more. */
 const IS_NO_MORE: ReadonlySet<number> = new Set([403, 404])
@@ -133,7 +136,7 @@ function useTracked(cache: ReturnType<typeof useQueryCache>, key: () => EntryKey
 }
 
 /** Whether what is asked for now was asked for so long ago that nobody is kept waiting for it. */
-function useLate(asked: ComputedRef<string>): Ref<boolean> {
+export function useLate(asked: ComputedRef<string>): Ref<boolean> {
   const isLate = ref(false)
   let patience: ReturnType<typeof setTimeout> | undefined
   watch(

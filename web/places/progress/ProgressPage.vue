@@ -29,8 +29,8 @@ const { shots, hasMore, isKnown, isReached, loadMore } = useShotList(() =>
 /** Each part takes its place once what stands above it has: nothing may move from under a finger. */
 const skill = useAnswer(() => (shown.value === '' ? null : skillAsked(shown.value)))
 const signOffs = useAnswer(() => (shown.value === '' ? null : signOffsAsked(shown.value)))
-const hasSkill = computed(() => skill.state.value !== 'looking')
-const hasSignOffs = computed(() => hasSkill.value && signOffs.state.value !== 'looking')
+const hasSkill = computed(() => !skill.isAwaited.value)
+const hasSignOffs = computed(() => hasSkill.value && !signOffs.isAwaited.value)
 </script>
 
 <template>

@@ -27,7 +27,7 @@ const nothing = new Promise<Said>(() => undefined)
 
 /** Today of whoever learns, at a server that says so of them and of the trainings. */
 async function todayAt(skill: () => Said | Promise<Said>, trainings: () => Said | Promise<Said>) {
-  await freshDevice({
+  return freshDevice({
     'GET /doors': () => doorsWith(trainee, ODALYS),
     [`GET /people/${ODALYS}/skill`]: skill,
     'GET /trainings': trainings,
@@ -37,7 +37,7 @@ async function todayAt(skill: () => Said | Promise<Said>, trainings: () => Said 
 
 test('each part waits for those above it, and whoever learns is told further down what was told first', async () => {
   let told = skillAsOf(FIRST)
-  await todayAt(
+  const { asked } = await todayAt(
     () => told,
     () => ({ body: { trainings: [] } }),
   )
@@ -55,8 +55,12 @@ test('each part waits for those above it, and whoever learns is told further dow
   expect(result.ownSkill.value?.asOf).toBe(FIRST)
   told = skillAsOf(SINCE)
   TestLine.all.at(-1)?.say({ kind: 'skill', personId: ODALYS })
+  // The spread over the tablets takes a moment.
+  while (asked.filter((what) => what.endsWith('/skill')).length < 2) await settled()
   await settled()
   expect(result.ownSkill.value?.asOf).toBe(FIRST)
+  window.dispatchEvent(new Event('visibilitychange'))
+  expect(result.ownSkill.value?.asOf).toBe(SINCE)
   end()
 })
 

@@ -1,9 +1,9 @@
 import type { PersonSkill } from '@calm-apron/contract'
-import { useDocumentVisibility } from '@vueuse/core'
-import { computed, onScopeDispose, reactive, ref, shallowRef, watch } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { computed, reactive, shallowRef, watch } from 'vue'
 import { useDoor } from '../../data/door/door.ts'
 import { skillAsked } from '../../data/queries/questions.ts'
-import { PATIENCE_MS, useAnswer } from '../../data/queries/useAnswer.ts'
+import { useAnswer, useLate } from '../../data/queries/useAnswer.ts'
 import { useDrafts } from '../../shot/draft/drafts.ts'
 import { useAssessments } from '../../shot/signOff/assessments.ts'
 import { useTrainings } from '../../shot/training/trainings.ts'
@@ -17,9 +17,7 @@ export function useInTurn() {
   const trainings = useTrainings()
   const assessments = useAssessments()
   const drafts = useDrafts()
-  const isLate = ref(false)
-  const patience = setTimeout(() => (isLate.value = true), PATIENCE_MS)
-  onScopeDispose(() => clearTimeout(patience))
+  const isLate = useLate(computed(() => door.personId))
   /** Parts whose own files are fetched later; each says when it stands. */
   const stands = reactive({ own: false, assessments: false })
 
@@ -37,19 +35,17 @@ export function useInTurn() {
     },
     { immediate: true },
   )
-  watch(useDocumentVisibility(), (visibility) => {
-    if (visibility === 'visible') take()
-  })
+  // Nobody's finger is on it then.
+  useEventListener(window, 'visibilitychange', take)
 
-  const hasTrainings = computed(() => isLate.value || trainings.isKnown)
+  const hasTrainings = computed(() => isLate.value || !trainings.isAwaited)
   const hasOwn = computed(
-    () =>
-      isLate.value || (hasTrainings.value && (door.isStaff || (stands.own && own.state.value !== 'looking'))),
+    () => isLate.value || (hasTrainings.value && (door.isStaff || (stands.own && !own.isAwaited.value))),
   )
   const hasWaiting = computed(
     () =>
       isLate.value ||
-      (assessments.isKnown && drafts.isRead && (assessments.open.length === 0 || stands.assessments)),
+      (!assessments.isAwaited && drafts.isRead && (assessments.open.length === 0 || stands.assessments)),
   )
   return { stands, ownSkill, hasTrainings, hasOwn, hasWaiting }
 }

@@ -29,11 +29,8 @@ export const useAssessments = defineStore('assessments', () => {
   const door = useDoor()
   const outbox = useOutbox()
   const now = useTimeOfDay(60_000)
-  const mayAsk = computed(() => door.may('see-sign-offs', true))
-  const answer = useAnswer(() => (mayAsk.value ? assessmentsAsked() : null))
+  const answer = useAnswer(() => (door.may('see-sign-offs', true) ? assessmentsAsked() : null))
   const told = computed(() => answer.value.value?.assessments ?? [])
-  /** Whether it was told which are on, or there is nobody to wait for. */
-  const isKnown = computed(() => !mayAsk.value || answer.state.value !== 'looking')
 
   const open = computed<OpenAssessment[]>(() => {
     const writes = outbox.since(answer.askedAtMs.value)
@@ -87,5 +84,5 @@ export const useAssessments = defineStore('assessments', () => {
     return assessmentId
   }
 
-  return { open, isKnown, running, runningIn, isOnAt, isSealed, note, begin }
+  return { open, isAwaited: answer.isAwaited, running, runningIn, isOnAt, isSealed, note, begin }
 })

@@ -29,11 +29,8 @@ export const useTrainings = defineStore('trainings', () => {
   const door = useDoor()
   const outbox = useOutbox()
   const cache = useQueryCache()
-  const mayAsk = computed(() => door.may('see-trainings', true))
-  const answer = useAnswer(() => (mayAsk.value ? trainingsAsked() : null))
+  const answer = useAnswer(() => (door.may('see-trainings', true) ? trainingsAsked() : null))
   const told = computed(() => answer.value.value?.trainings ?? [])
-  /** Whether it was told which are on, or there is nobody to wait for. */
-  const isKnown = computed(() => !mayAsk.value || answer.state.value !== 'looking')
 
   /** What happened in a training, with what happened here; one that is over is known where its page is looked at. */
   function eventsOf(trainingId: string): TrainingEvent[] {
@@ -80,5 +77,5 @@ export const useTrainings = defineStore('trainings', () => {
     await outbox.add({ kind: 'training-event', trainingId, eventId, body })
   }
 
-  return { open, isKnown, load: answer.load, eventsOf, stateOf, note }
+  return { open, isAwaited: answer.isAwaited, load: answer.load, eventsOf, stateOf, note }
 })
