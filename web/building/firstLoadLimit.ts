@@ -34,7 +34,7 @@ export function firstLoadLimit({ goal, most }: { goal: number; most: number } = 
     enforce: 'post',
     generateBundle(_, bundle) {
       const bytes = firstFiles(bundle).reduce((sum, name) => sum + packed(bundle[name]), 0)
-      const says = `The first view fetches ${(bytes / 1000).toFixed(0)} kB of script and style, packed`
+      const says = `The first view fetches ${(bytes / 1000).toFixed(1)} kB of script and style, packed`
       if (bytes > most) this.error(`${says}; it may be ${most / 1000} kB.`)
       if (bytes > goal) this.warn(`${says}; it should be ${goal / 1000} kB.`)
     },

@@ -51,7 +51,7 @@ const rows = computed(() =>
     const from = format.timeOf(startedAt, academy.timeZone)
     const when =
       ended === null
-        ? `${t('training.sinceOnDay', { date, from })}, ${t('training.neverEnded')}`
+        ? `${t('session.sinceOnDay', { date, from })}, ${t('session.neverEnded')}`
         : t('training.onDay', { date, from, to: format.timeOf(ended.at, academy.timeZone) })
     return [
       {
@@ -70,8 +70,8 @@ const rows = computed(() =>
   <div class="past">
     <ProgressTabs />
     <h1 tabindex="-1">{{ t('training.past') }}</h1>
-    <EmptyPlace v-if="answer.value.value && rows.length === 0" :says="t('training.nonePast')" />
-    <EmptyPlace v-else-if="answer.state.value === 'away'" :says="t('training.pastOffline')" />
+    <EmptyPlace v-if="answer.value.value && rows.length === 0" :says="t('session.nonePast')" />
+    <EmptyPlace v-else-if="answer.state.value === 'away'" :says="t('session.pastOffline')" />
     <ul>
       <li v-for="row in rows" :key="row.trainingId">
         <RouterLink :to="{ name: 'training', params: { trainingId: row.trainingId } }">
@@ -80,7 +80,7 @@ const rows = computed(() =>
         <span class="soft">{{ [row.people, row.recipe].filter((each) => each !== '').join(' · ') }}</span>
       </li>
     </ul>
-    <MoreButton v-if="answer.value.value?.hasMore" is-large :load="more">{{ t('training.more') }}</MoreButton>
+    <MoreButton v-if="answer.value.value?.hasMore" is-large :load="more">{{ t('session.more') }}</MoreButton>
   </div>
 </template>
 

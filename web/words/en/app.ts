@@ -217,8 +217,6 @@ export const appWords = {
     overdue: 'The filter is due. | The filter is 1 day overdue. | The filter is {count} days overdue.',
     filterLeft:
       'The filter is due today. | The filter is good for 1 more day. | The filter is good for {count} more days.',
-    batch: 'For a batch of {litres} weigh in {grams} g of minerals.',
-    packets: 'A batch of {litres} takes {count} packets of minerals.',
     today: 'Water, {name}: {says}',
   },
 }

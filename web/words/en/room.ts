@@ -6,6 +6,8 @@ export const roomWords = {
   room: {
     intro: 'Each room with its machines, grinders and all that hangs on them.',
     add: 'Add a room',
+    mineralBatch: 'For a batch of {litres} weigh in {grams} g of minerals.',
+    mineralPackets: 'A batch of {litres} takes {count} packets of minerals.',
     make: 'Make this room',
     none: 'No rooms yet. Add the one you teach in; its machine and grinder come next.',
     all: 'All rooms',

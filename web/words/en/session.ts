@@ -2,6 +2,11 @@
 export const sessionWords = {
   session: {
     title: 'What it came to',
+    nonePast: 'No training has ended yet.',
+    pastOffline: 'Earlier trainings can only be looked at while the server answers.',
+    more: 'Show earlier ones',
+    sinceOnDay: '{date}, from {from}',
+    neverEnded: 'nobody ended it',
     who: 'Who',
     shots: 'Shots',
     came: 'How they came out',

@@ -37,12 +37,7 @@ export const startWords = {
     sentBy: 'Noted while {person} was signed in.',
     reopen: 'Open it again',
     past: 'Earlier trainings',
-    nonePast: 'No training has ended yet.',
-    pastOffline: 'Earlier trainings can only be looked at while the server answers.',
-    more: 'Show earlier ones',
     onDay: '{date}, {from} to {to}',
-    sinceOnDay: '{date}, from {from}',
-    neverEnded: 'nobody ended it',
     beginSet: 'Begin a set',
     spent:
       'Nothing ground yet. | {mass} ground in 1 shot, purges counted. | {mass} ground in {count} shots, purges counted.',

@@ -31,14 +31,14 @@ const care = computed(() => {
     if (left !== null) says.push(left < 0 ? t('water.overdue', -left) : t('water.filterLeft', left))
     if (water.batch !== null && water.batch.packetLitres !== null)
       says.push(
-        t('water.packets', {
+        t('room.mineralPackets', {
           litres: format.quantity('water', water.batch.litres),
           count: format.plain(packets(water.batch.litres, water.batch.packetLitres)),
         }),
       )
     else if (water.batch !== null)
       says.push(
-        t('water.batch', {
+        t('room.mineralBatch', {
           litres: format.quantity('water', water.batch.litres),
           grams: format.plain(mineralsG(water.batch.litres, water.batch.mgPerLitre)),
         }),
