@@ -69,13 +69,21 @@ export const useTrainings = defineStore('trainings', () => {
       .sort((a, b) => b.state.startedAt.localeCompare(a.state.startedAt))
   })
 
+  let noting: Promise<unknown> = Promise.resolve()
+
   /** Notes what happened; it is seen here at once, and by the others once it was sent. */
   async function note(trainingId: string, happening: TrainingHappening): Promise<void> {
     const eventId = uuidv7()
     const after = trainingOrder(eventsOf(trainingId)).at(-1)?.eventId ?? null
     const body = { by: door.personId, at: new Date().toISOString(), happening: asPlain(happening), after }
-    await outbox.add({ kind: 'training-event', trainingId, eventId, body })
+    const adding = outbox.add({ kind: 'training-event', trainingId, eventId, body })
+    // Whoever noted it hears of its failure.
+    noting = Promise.allSettled([noting, adding])
+    await adding
   }
 
-  return { open, isAwaited: answer.isAwaited, load: answer.load, eventsOf, stateOf, note }
+  /** Resolves once all that was tapped so far lies on the device, so that what is asked then goes by it. */
+  const noted = async () => noting
+
+  return { open, isAwaited: answer.isAwaited, load: answer.load, eventsOf, stateOf, note, noted }
 })

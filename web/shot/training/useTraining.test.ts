@@ -24,6 +24,8 @@ import {
   startedWith,
 } from '../../testing/house.ts'
 import { inSetup } from '../../testing/inSetup.ts'
+import { focusNamed } from '@calm-apron/core'
+import { useTrainings } from './trainings.ts'
 import { useTraining } from './useTraining.ts'
 
 const shotsOf = (...shots: ReturnType<typeof listedShot>[]): Said => ({
@@ -136,4 +138,16 @@ test('on a line that hangs the next one is known from what this device knows, it
   expect(again.isCounted.value).toBe(true)
   expect(again.pulled.value.get(IDA)).toBe(2)
   endAgain()
+})
+
+test('a shot goes by what was tapped just before it, though that is not on the device yet', async () => {
+  const { training, end } = await tabletWith(() => shotsOf())
+  const [seat] = SETUP.seats
+  if (seat === undefined) throw new Error('Somebody is there.')
+  const focus = { ...focusNamed('first-week'), fullEvery: 1 }
+  const noting = useTrainings().note(TRAINING, { kind: 'focused', focus })
+  await training.begin(seat)
+  expect((await draftsHere()).map((draft) => draft.focus)).toEqual([focus])
+  await noting
+  end()
 })

@@ -17,6 +17,7 @@ import { useDoor } from '../../data/door/door.ts'
 import { useShotList } from '../../data/queries/useShots.ts'
 import { useDrafts } from '../draft/drafts.ts'
 import { type StartWith, useStartShot } from '../start/useStartShot.ts'
+import { useTrainings } from './trainings.ts'
 import { useGroups } from './useGroups.ts'
 import { useTrainingState } from './useTrainingState.ts'
 
@@ -29,6 +30,7 @@ export function useTraining(trainingId: () => string) {
   const door = useDoor()
   const drafts = useDrafts()
   const startShot = useStartShot()
+  const trainings = useTrainings()
   const { events, state, setup } = useTrainingState(trainingId)
   const list = useShotList(() => (trainingId() === '' ? null : { trainingId: trainingId() }), SHOTS_SHOWN)
   const listed = list.shots
@@ -74,6 +76,8 @@ export function useTraining(trainingId: () => string) {
    * @param by the recipe it is pulled by, where that is not the seat's
    */
   async function begin(seat: Seat, by?: string, more: StartWith = {}): Promise<void> {
+    // What the training looks at may have been tapped a moment ago.
+    await trainings.noted()
     const its = pulledBy(seat, by)
     if (setup.value === null || its === null) return
     const { personId, machineId, groupNo } = seat
