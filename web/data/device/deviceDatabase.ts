@@ -100,7 +100,8 @@ export interface KeptAnswer {
   askedAtMs: number
 }
 
-interface DeviceSchema extends DBSchema {
+/** All stores of this device, and what lies in each. */
+export interface DeviceSchema extends DBSchema {
   outbox: { key: number; value: UnsentWrite }
   /** Writes of the last day that were sent, to be laid over what was told before. */
   sent: { key: number; value: UnsentWrite }

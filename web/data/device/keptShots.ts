@@ -7,6 +7,7 @@ import {
   shotDetail,
 } from '@calm-apron/contract'
 import { type KeptShot, asPlain, deviceDatabase } from './deviceDatabase.ts'
+import { writeOnDevice } from './writeOnDevice.ts'
 
 const KEPT_DAYS = 60
 const MS_PER_DAY = 86_400_000
@@ -48,11 +49,9 @@ export async function keepShots(
   details: readonly ShotDetail[],
   askedAtMs: number,
 ): Promise<void> {
-  const transaction = (await deviceDatabase()).transaction('shots', 'readwrite')
-  await Promise.all([
-    ...details.map((detail) => transaction.store.put(asPlain({ viewerId, detail, askedAtMs }))),
-    transaction.done,
-  ])
+  await writeOnDevice(['shots'], (store) =>
+    details.map((detail) => store('shots').put(asPlain({ viewerId, detail, askedAtMs }))),
+  )
 }
 
 /** A list's row as a shot of which only the newest revision is known. */
@@ -65,7 +64,7 @@ export async function keptShot(viewerId: string, shotId: string): Promise<KeptSh
 }
 
 export async function forgetShot(viewerId: string, shotId: string): Promise<void> {
-  await (await deviceDatabase()).delete('shots', [viewerId, shotId])
+  await writeOnDevice(['shots'], (store) => [store('shots').delete([viewerId, shotId])])
 }
 
 /** The newest of those that this viewer was told of, newest first. */

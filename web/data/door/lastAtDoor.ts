@@ -1,5 +1,6 @@
 import type { DevicePerson, SessionState } from '@calm-apron/contract'
 import { asPlain, deviceDatabase } from '../device/deviceDatabase.ts'
+import { writeOnDevice } from '../device/writeOnDevice.ts'
 
 /** Who was here last, as this device remembers them for when the server can't be asked. */
 export interface LastAtDoor {
@@ -13,9 +14,9 @@ export async function lastAtDoor(): Promise<LastAtDoor | undefined> {
 }
 
 export async function keepAtDoor(last: LastAtDoor): Promise<void> {
-  await (await deviceDatabase()).put('door', asPlain(last), 'last')
+  await writeOnDevice(['door'], (store) => [store('door').put(asPlain(last), 'last')])
 }
 
 export async function forgetAtDoor(): Promise<void> {
-  await (await deviceDatabase()).delete('door', 'last')
+  await writeOnDevice(['door'], (store) => [store('door').delete('last')])
 }

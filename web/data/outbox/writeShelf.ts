@@ -1,5 +1,6 @@
 import type { Problem } from '@calm-apron/contract'
 import { type UnsentWrite, deviceDatabase, idOf } from '../device/deviceDatabase.ts'
+import { writeOnDevice } from '../device/writeOnDevice.ts'
 
 /** What was sent is kept so long, to be laid over what was told before; after it everything was told anew. */
 const SENT_KEPT_MS = 86_400_000
@@ -63,8 +64,7 @@ export function writeShelf(keeping: Keeping) {
     const { order, ...rest } = now
     sent ??= await (await deviceDatabase()).getAll('sent')
     sent = [...sent, ...(now.kind === 'photo' ? [] : [now])]
-    if (order !== undefined && !(await keeping(() => moveToSent(order, rest))))
-      await (await deviceDatabase()).delete('outbox', order)
+    if (order !== undefined && !(await keeping(() => moveToSent(order, rest)))) await takeOut(order)
     if (order === undefined) {
       inPage = inPage.filter((each) => idOf(each) !== idOf(now))
       if (now.kind === 'shot') await dropRecorded(now.shotId)
@@ -77,13 +77,14 @@ export function writeShelf(keeping: Keeping) {
     if (order === undefined) inPage = inPage.map((each) => (each === write ? now : each))
     else {
       refusedHere.set(order, refused)
-      if (await keeping(async () => (await deviceDatabase()).put('outbox', now))) refusedHere.delete(order)
+      if (await keeping(() => writeOnDevice(['outbox'], (store) => [store('outbox').put(now)])))
+        refusedHere.delete(order)
     }
   }
 
   async function remove(write: UnsentWrite): Promise<void> {
     inPage = inPage.filter((each) => idOf(each) !== idOf(write))
-    if (write.order !== undefined) await (await deviceDatabase()).delete('outbox', write.order)
+    if (write.order !== undefined) await takeOut(write.order)
   }
 
   /** Forgets what was sent long ago. */
@@ -100,36 +101,34 @@ export function writeShelf(keeping: Keeping) {
 
 /** In one step, and down to the disk: the power may go in the next moment. */
 async function keepTogether(writes: readonly UnsentWrite[], recorded: string | null): Promise<void> {
-  const transaction = (await deviceDatabase()).transaction(['outbox', 'drafts', 'series'], 'readwrite', {
-    durability: 'strict',
-  })
-  await Promise.all([
-    ...writes.map((write) => transaction.objectStore('outbox').add(write)),
-    ...(recorded === null
-      ? []
-      : [
-          transaction.objectStore('drafts').delete(recorded),
-          transaction.objectStore('series').delete(recorded),
-        ]),
-    transaction.done,
-  ])
+  await writeOnDevice(
+    ['outbox', 'drafts', 'series'],
+    (store) => [
+      ...writes.map((write) => store('outbox').add(write)),
+      ...(recorded === null ? [] : [store('drafts').delete(recorded), store('series').delete(recorded)]),
+    ],
+    'strict',
+  )
+}
+
+async function takeOut(order: number): Promise<void> {
+  await writeOnDevice(['outbox'], (store) => [store('outbox').delete(order)])
 }
 
 /** From what waits to what was sent, in one step; a picture is heavy, and of no list. */
 async function moveToSent(order: number, sent: Omit<UnsentWrite, 'order'>): Promise<void> {
-  const transaction = (await deviceDatabase()).transaction(['outbox', 'sent'], 'readwrite')
-  await Promise.all([
-    transaction.objectStore('outbox').delete(order),
+  await writeOnDevice(['outbox', 'sent'], (store) => [
+    store('outbox').delete(order),
     // Only its order was left out of it.
-    ...('photoId' in sent ? [] : [transaction.objectStore('sent').add(sent as UnsentWrite)]),
-    transaction.done,
+    ...('photoId' in sent ? [] : [store('sent').add(sent as UnsentWrite)]),
   ])
 }
 
 /** What a shot was entered with, once it is a record elsewhere; a correction of it that was begun since stays. */
 async function dropRecorded(shotId: string): Promise<void> {
-  const database = await deviceDatabase()
-  const draft = await database.get('drafts', shotId)
-  if (draft?.correcting === null) await database.delete('drafts', shotId)
-  await database.delete('series', shotId)
+  const draft = await (await deviceDatabase()).get('drafts', shotId)
+  await writeOnDevice(['drafts', 'series'], (store) => [
+    ...(draft?.correcting === null ? [store('drafts').delete(shotId)] : []),
+    store('series').delete(shotId),
+  ])
 }

@@ -1,5 +1,6 @@
 import { type Endpoint, readAnswer } from '@calm-apron/contract'
 import { asPlain, deviceDatabase } from '../device/deviceDatabase.ts'
+import { writeOnDevice } from '../device/writeOnDevice.ts'
 import type { AnswerOf, KeptAs, Question } from './question.ts'
 
 /** Keeps an answer as it was told. What was kept by another release and can't be read as this answer is not known. */
@@ -18,22 +19,20 @@ export function keptAnswer<E extends Endpoint>(
     },
     async keep(viewerId, { value, askedAtMs }) {
       const kept = { answer: asPlain<unknown>(value), askedAtMs }
-      await (await deviceDatabase()).put('answers', kept, [viewerId, name])
+      await writeOnDevice(['answers'], (store) => [store('answers').put(kept, [viewerId, name])])
     },
     async forget(viewerId) {
-      await (await deviceDatabase()).delete('answers', [viewerId, name])
+      await writeOnDevice(['answers'], (store) => [store('answers').delete([viewerId, name])])
     },
   }
 }
 
 /** Forgets all that a viewer was told: they left this device for good. */
 export async function forgetAnswers(viewerId: string): Promise<void> {
-  const transaction = (await deviceDatabase()).transaction(['answers', 'shots'], 'readwrite')
   // An array comes after every text.
   const theirs = IDBKeyRange.bound([viewerId], [viewerId, []])
-  await Promise.all([
-    transaction.objectStore('answers').delete(theirs),
-    transaction.objectStore('shots').delete(theirs),
-    transaction.done,
+  await writeOnDevice(['answers', 'shots'], (store) => [
+    store('answers').delete(theirs),
+    store('shots').delete(theirs),
   ])
 }

@@ -3,6 +3,7 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { type ShotDraft, upToDate } from './shotDraft.ts'
 import { type KeptDraft, asPlain, deviceDatabase } from '../../data/device/deviceDatabase.ts'
+import { writeOnDevice } from '../../data/device/writeOnDevice.ts'
 import { useDoor } from '../../data/door/door.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
 
@@ -37,25 +38,25 @@ export const useDrafts = defineStore('drafts', () => {
 
   async function keep(draft: ShotDraft): Promise<void> {
     const academyId = door.session?.academy.academyId ?? ''
-    await outbox.keeping(async () => (await deviceDatabase()).put('drafts', asPlain({ ...draft, academyId })))
+    await outbox.keeping(() =>
+      writeOnDevice(['drafts'], (store) => [store('drafts').put(asPlain({ ...draft, academyId }))]),
+    )
   }
 
   /** Makes a draft again of what was recorded, with what sensors saw of it, both or neither; tells whether there was room. */
   async function takeBack(draft: ShotDraft, series: ShotInput['series']): Promise<boolean> {
     const academyId = door.session?.academy.academyId ?? ''
     const packed = { weight: series?.weight ?? '', pressure: series?.pressure ?? '' }
-    return outbox.keeping(async () => {
-      const transaction = (await deviceDatabase()).transaction(['drafts', 'series'], 'readwrite')
-      await Promise.all([
-        transaction.objectStore('drafts').put(asPlain({ ...draft, academyId })),
-        ...(series === null ? [] : [transaction.objectStore('series').put(packed, draft.shotId)]),
-        transaction.done,
-      ])
-    })
+    return outbox.keeping(() =>
+      writeOnDevice(['drafts', 'series'], (store) => [
+        store('drafts').put(asPlain({ ...draft, academyId })),
+        ...(series === null ? [] : [store('series').put(packed, draft.shotId)]),
+      ]),
+    )
   }
 
   async function drop(shotId: string): Promise<void> {
-    await (await deviceDatabase()).delete('drafts', shotId)
+    await writeOnDevice(['drafts'], (store) => [store('drafts').delete(shotId)])
     await reload()
   }
 

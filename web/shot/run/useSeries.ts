@@ -1,6 +1,7 @@
 import { type ShotSample, isOfStream, packSeries, unpackSeries } from '@calm-apron/core'
 import { shallowRef, triggerRef } from 'vue'
 import { deviceDatabase } from '../../data/device/deviceDatabase.ts'
+import { writeOnDevice } from '../../data/device/writeOnDevice.ts'
 import { useOutbox } from '../../data/outbox/outbox.ts'
 
 const KEEP_EVERY_MS = 1000
@@ -53,7 +54,7 @@ export function useSeries(shotId: string) {
   async function keep(): Promise<void> {
     await restore()
     const packed = { weight: packSeries(weights.value), pressure: packSeries(pressures.value) }
-    await outbox.keeping(async () => (await deviceDatabase()).put('series', packed, shotId))
+    await outbox.keeping(() => writeOnDevice(['series'], (store) => [store('series').put(packed, shotId)]))
   }
 
   /** As a shot is recorded with it; null where no sensor saw anything. */
