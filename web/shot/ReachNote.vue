@@ -8,7 +8,7 @@ const files = useAppFiles()
 </script>
 
 <template>
-  <span class="reach" role="status" :data-reach="files.reach">{{ t(`bar.reach.${files.reach}`) }}</span>
+  <span class="reach" role="status" :data-reach="files.reach">{{ t(`app.reach.${files.reach}`) }}</span>
 </template>
 
 <style scoped>

@@ -29,7 +29,7 @@ watch(
 </script>
 
 <template>
-  <h1 class="visually-hidden" tabindex="-1">{{ t('bar.title') }}</h1>
+  <h1 class="visually-hidden" tabindex="-1">{{ t('place.bar') }}</h1>
   <ShotDesk v-if="found !== 'looking' && found !== null" :key="shotId" :run="found" />
   <EmptyPlace
     v-else-if="found === null"

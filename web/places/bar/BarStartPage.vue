@@ -12,9 +12,9 @@ const drafts = useDrafts()
 
 <template>
   <div class="start">
-    <h1 tabindex="-1">{{ t('bar.title') }}</h1>
+    <h1 tabindex="-1">{{ t('place.bar') }}</h1>
     <OpenDrafts />
-    <p>{{ t('bar.choose') }}</p>
+    <p>{{ t('today.nobodyAtBar') }}</p>
     <p class="note"><ReachNote /></p>
     <ShotStarter v-if="drafts.isRead" />
   </div>

@@ -36,7 +36,7 @@ const calledBefore = computed(() =>
         })
       }}
     </h1>
-    <p class="soft">{{ t('recipe.judged', { name: shot.recipe.name, no: shot.recipe.revisionNo }) }}</p>
+    <p class="soft">{{ t('reading.judged', { name: shot.recipe.name, no: shot.recipe.revisionNo }) }}</p>
     <p v-if="shot.isSimulated" class="soft" data-simulated>{{ t('purpose.simulatedMark') }}</p>
     <p v-else-if="!isCounted(shot.purpose)" class="soft">
       {{ t('purpose.uncounted', { purpose: t(`purpose.${shot.purpose}`) }) }}

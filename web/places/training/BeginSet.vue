@@ -70,7 +70,7 @@ const free = computed(() =>
       const taken = assessments.runningIn(props.trainingId).map((each) => each.state.setup)
       return !taken.some((each) => each.machineId === machineId && each.groupNo === groupNo)
     })
-    .map(({ key, name }) => ({ value: key, label: name || t('training.oneGroup') })),
+    .map(({ key, name }) => ({ value: key, label: name || t('bar.oneGroup') })),
 )
 const groupKeyChosen = ref('')
 const groupKey = computed({

@@ -52,19 +52,19 @@ const nameAt = (seat: Seat | null) =>
 function stageWords({ personId, step, phase, pumpS, weightG }: StageOfGroup): string {
   const person = academy.personName(personId)
   if (phase === 'before' || phase === 'stopped')
-    return t('training.at', { person, step: te(`step.${step}`) ? t(`step.${step}`) : step })
+    return t('lead.at', { person, step: te(`step.${step}`) ? t(`step.${step}`) : step })
   // Of somebody else's shot the numbers may be withheld.
-  if (pumpS === 0 && weightG === null) return t('training.atWork', { person })
+  if (pumpS === 0 && weightG === null) return t('lead.atWork', { person })
   const s = pumpS.toFixed(0)
   return weightG === null
-    ? t('training.pulling', { person, s })
-    : t('training.pullingWeighed', { person, s, weight: format.mass(weightG) })
+    ? t('lead.pulling', { person, s })
+    : t('lead.pullingWeighed', { person, s, weight: format.mass(weightG) })
 }
 </script>
 
 <template>
   <section class="group" :aria-label="group.name">
-    <h2>{{ group.name || t('training.oneGroup') }}</h2>
+    <h2>{{ group.name || t('bar.oneGroup') }}</h2>
     <p v-if="group.stage" class="stage" role="status" data-stage>{{ stageWords(group.stage) }}</p>
     <dl v-if="group.turns.pulling" class="turns">
       <template v-for="each in ['pulling', 'watching', 'next'] as const" :key="each">
@@ -92,7 +92,7 @@ function stageWords({ personId, step, phase, pumpS, weightG }: StageOfGroup): st
       is-large
       class="next"
       @click="emit('goOn', group.begunShotId)"
-      >{{ t('training.goOnShot') }}</PressButton
+      >{{ t('bar.goOnShot') }}</PressButton
     >
     <PressButton
       v-else-if="group.next && mayBegin(group.next)"
@@ -100,21 +100,21 @@ function stageWords({ personId, step, phase, pumpS, weightG }: StageOfGroup): st
       is-large
       class="next"
       @click="emit('begin', group.next, recipe)"
-      >{{ t('training.nextIs', { person: academy.personName(group.next.personId) }) }}</PressButton
+      >{{ t('lead.nextIs', { person: academy.personName(group.next.personId) }) }}</PressButton
     >
     <p v-else-if="group.next" class="next soft">
-      {{ t('training.nextIs', { person: academy.personName(group.next.personId) }) }}
+      {{ t('lead.nextIs', { person: academy.personName(group.next.personId) }) }}
     </p>
     <p v-else class="next soft">{{ t('app.loading') }}</p>
     <ul>
       <li v-for="{ seat, name, pulled } in group.seats" :key="seat.personId" class="seat">
         <span>{{ name }}</span>
-        <span class="soft">{{ t('training.shotsOf', pulled) }}</span>
+        <span class="soft">{{ t('lead.shotsOf', pulled) }}</span>
         <PressButton
           v-if="mayBegin(seat)"
-          :aria-label="t('training.pullNow', { person: name })"
+          :aria-label="t('lead.pullNow', { person: name })"
           @click="emit('begin', seat, recipeOf(seat))"
-          >{{ t('training.toBar') }}</PressButton
+          >{{ t('lead.toBar') }}</PressButton
         >
       </li>
     </ul>

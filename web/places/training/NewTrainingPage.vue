@@ -42,15 +42,15 @@ async function go(): Promise<void> {
 
 <template>
   <div class="new">
-    <h1 tabindex="-1">{{ t(changing ? 'training.change' : 'training.new') }}</h1>
+    <h1 tabindex="-1">{{ t(changing ? 'lead.change' : 'training.new') }}</h1>
     <FocusChoice v-if="changing === null" v-model="focus" />
     <TrainingForm :form="form" />
     <div class="go">
       <PressButton kind="primary" is-large @click="go">{{
-        t(changing ? 'training.saveChange' : 'training.start')
+        t(changing ? 'lead.saveChange' : 'lead.start')
       }}</PressButton>
       <p v-if="wasTried && form.missing.value" role="alert">
-        {{ t(`training.missing.${form.missing.value}`) }}
+        {{ t(`lead.missing.${form.missing.value}`) }}
       </p>
     </div>
   </div>

@@ -13,7 +13,7 @@ const { t } = useI18n()
 // The form is the page's own, and stays the same one.
 const { chosen, chosenBar } = props.form
 const { groups } = usePullChoices(() => chosenBar.value)
-const places = computed(() => [...groups.value, { value: '', label: t('training.away') }])
+const places = computed(() => [...groups.value, { value: '', label: t('lead.away') }])
 </script>
 
 <template>

@@ -26,13 +26,13 @@ const recipes = computed(() =>
 )
 const others = computed(() => recipes.value.filter(({ value }) => value !== chosen.recipeRevisionId))
 const parts = computed(() => [
-  { part: 'recipeRevisionId' as const, label: t('training.recipe'), options: recipes.value },
+  { part: 'recipeRevisionId' as const, label: t('lead.recipe'), options: recipes.value },
   {
     part: 'grinderId' as const,
-    label: t('training.grinder'),
+    label: t('lead.grinder'),
     options: grinders.value.flatMap(({ value, label }) => (value === null ? [] : [{ value, label }])),
   },
-  { part: 'routineId' as const, label: t('training.routine'), options: routines.value },
+  { part: 'routineId' as const, label: t('lead.routine'), options: routines.value },
 ])
 const nameOf = (personId: string) => academy.personName(personId)
 

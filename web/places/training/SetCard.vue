@@ -121,7 +121,7 @@ async function breakOff(): Promise<void> {
     <h2>
       {{
         t('signOff.set.title', {
-          group: group.name || t('training.oneGroup'),
+          group: group.name || t('bar.oneGroup'),
           programme: programme?.name ?? '',
           person,
         })
@@ -136,7 +136,7 @@ async function breakOff(): Promise<void> {
     </p>
     <p v-if="cup" class="cup" role="status">{{ t('signOff.cups.write', { cup }) }}</p>
     <PressButton v-if="group.begunShotId" kind="primary" is-large @click="emit('goOn', group.begunShotId)">{{
-      t('training.goOnShot')
+      t('bar.goOnShot')
     }}</PressButton>
     <template v-else-if="isLeading && progress">
       <PressButton v-if="isReferenceDue" kind="primary" is-large @click="pull('reference')">{{

@@ -18,18 +18,18 @@ const academy = useAcademy()
 const { chosen, chosenBar } = props.form
 const { rooms, grinders, bags, routines } = usePullChoices(() => chosenBar.value)
 
-const orNoRoutine = computed(() => [...routines.value, { value: null, label: t('training.noRoutine') }])
+const orNoRoutine = computed(() => [...routines.value, { value: null, label: t('lead.noRoutine') }])
 const recipes = useRecipeChoices()
 const owners = (['trainer', 'trainee'] as const).map((value) => ({
   value,
-  label: t(`training.owner.${value}`),
+  label: t(`lead.owner.${value}`),
 }))
 </script>
 
 <template>
   <div class="form">
     <section aria-labelledby="who">
-      <h2 id="who">{{ t('training.who') }}</h2>
+      <h2 id="who">{{ t('lead.who') }}</h2>
       <p v-if="academy.trainees.length === 0">{{ t('today.noTrainees') }}</p>
       <PlacesOf :form="form" :people="academy.trainees" />
       <!-- Trainers pull too. -->
@@ -38,13 +38,13 @@ const owners = (['trainer', 'trainee'] as const).map((value) => ({
         <PlacesOf :form="form" :people="academy.teachers" />
       </details>
     </section>
-    <RecipeChoice v-model="chosen.recipeRevisionId" :label="t('training.recipe')" :recipes="recipes" />
+    <RecipeChoice v-model="chosen.recipeRevisionId" :label="t('lead.recipe')" :recipes="recipes" />
     <section class="rest" :aria-label="t('training.with')">
-      <ChoiceRow v-if="rooms.length > 1" v-model="chosen.barId" :label="t('training.bar')" :options="rooms" />
-      <ChoiceRow v-model="chosen.grinderId" :label="t('training.grinder')" :options="grinders" />
-      <ChoiceRow v-model="chosen.bagId" :label="t('training.coffee')" :options="bags" />
-      <ChoiceRow v-model="chosen.routineId" :label="t('training.routine')" :options="orNoRoutine" />
-      <ChoiceRow v-model="chosen.grindOwner" :label="t('training.grindOwner')" :options="owners" />
+      <ChoiceRow v-if="rooms.length > 1" v-model="chosen.barId" :label="t('lead.bar')" :options="rooms" />
+      <ChoiceRow v-model="chosen.grinderId" :label="t('lead.grinder')" :options="grinders" />
+      <ChoiceRow v-model="chosen.bagId" :label="t('lead.coffee')" :options="bags" />
+      <ChoiceRow v-model="chosen.routineId" :label="t('lead.routine')" :options="orNoRoutine" />
+      <ChoiceRow v-model="chosen.grindOwner" :label="t('lead.grindOwner')" :options="owners" />
     </section>
     <SeatsOwn :form="form" />
   </div>

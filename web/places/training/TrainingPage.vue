@@ -83,7 +83,7 @@ const spent = computed(() => {
 const when = computed(() => {
   const { startedAt = '', ended = null } = state.value ?? {}
   const time = startedAt === '' ? '' : format.timeOf(startedAt, academy.timeZone)
-  if (ended === null) return t('training.since', { time })
+  if (ended === null) return t('lead.since', { time })
   const to = format.timeOf(ended.at, academy.timeZone)
   return t('training.onDay', { date: format.dateOf(startedAt, academy.timeZone), from: time, to })
 })
@@ -122,7 +122,7 @@ function goOn(shotId: string): void {
     </header>
     <p v-if="state.ended" class="ended" role="status">
       {{
-        t('training.endedBy', {
+        t('lead.endedBy', {
           person: academy.personName(state.ended.by),
           time: format.timeOf(state.ended.at, academy.timeZone),
         })
@@ -133,12 +133,12 @@ function goOn(shotId: string): void {
           : t('leave.notAll')
       }}
       <span v-if="state.ended.sentBy && state.ended.sentBy !== state.ended.by" class="soft">{{
-        t('training.sentBy', { person: academy.personName(state.ended.sentBy) })
+        t('lead.sentBy', { person: academy.personName(state.ended.sentBy) })
       }}</span>
-      <PressButton v-if="mayReopen" class="reopen" @click="reopen">{{ t('training.reopen') }}</PressButton>
+      <PressButton v-if="mayReopen" class="reopen" @click="reopen">{{ t('lead.reopen') }}</PressButton>
     </p>
     <p v-else-if="state.onBreakSince" class="break" role="status">
-      {{ t('training.onBreak', { time: format.timeOf(state.onBreakSince, academy.timeZone) }) }}
+      {{ t('lead.onBreak', { time: format.timeOf(state.onBreakSince, academy.timeZone) }) }}
     </p>
     <LockNote
       v-if="isDialInOpen && !state.ended"
@@ -185,15 +185,13 @@ function goOn(shotId: string): void {
     <LeaveReady v-if="isEnding" @close="isEnding = false" @end="end" />
     <div v-else-if="!state.ended && mayLead" class="actions">
       <PressButton v-if="maySign && !isBeginningSet" @click="isBeginningSet = true">{{
-        t('training.beginSet')
+        t('lead.beginSet')
       }}</PressButton>
-      <PressButton @click="toggleBreak">{{
-        t(state.onBreakSince ? 'training.goOn' : 'training.break')
-      }}</PressButton>
+      <PressButton @click="toggleBreak">{{ t(state.onBreakSince ? 'lead.goOn' : 'lead.break') }}</PressButton>
       <RouterLink class="link" :to="{ name: 'new-training', query: { change: trainingId } }">{{
-        t('training.change')
+        t('lead.change')
       }}</RouterLink>
-      <PressButton @click="isEnding = true">{{ t('training.end') }}</PressButton>
+      <PressButton @click="isEnding = true">{{ t('lead.end') }}</PressButton>
     </div>
     <SessionSummary v-if="state.ended && isCounted" :state="state" :events="events" :listed="listed" />
     <TrainingShots
@@ -203,12 +201,12 @@ function goOn(shotId: string): void {
       :is-begun="isBegun"
     >
       <p v-if="spent && spent.shots > 0" class="soft" data-spent>
-        {{ t('training.spent', { mass: format.mass(spent.grams) }, spent.shots) }}
+        {{ t('lead.spent', { mass: format.mass(spent.grams) }, spent.shots) }}
         <MoneySpent :money="spent.money" />
       </p>
     </TrainingShots>
   </div>
-  <EmptyPlace v-else :says="t('training.notHere')" :action="t('app.toToday')" :to="{ name: 'today' }" />
+  <EmptyPlace v-else :says="t('lead.notHere')" :action="t('app.toToday')" :to="{ name: 'today' }" />
 </template>
 
 <style scoped>

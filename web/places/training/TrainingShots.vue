@@ -26,8 +26,8 @@ const format = useFormat()
 const title = computed(() => {
   if (!props.isCounted) return t('app.loading')
   const isFirst = props.isBegun && props.listed.length === 0
-  if (props.isOver) return t('training.shotsOf', props.listed.length)
-  return isFirst ? t('training.firstBegun') : t('training.pulled', props.listed.length)
+  if (props.isOver) return t('lead.shotsOf', props.listed.length)
+  return isFirst ? t('lead.firstBegun') : t('lead.pulled', props.listed.length)
 })
 
 const SHOWN = 8
@@ -45,7 +45,7 @@ const rows = computed(() => {
   <section aria-labelledby="pulled">
     <h2 id="pulled">{{ title }}</h2>
     <p v-if="isCounted && listed.length === 0 && !isOver && !isBegun" class="soft">
-      {{ t('training.nonePulled') }}
+      {{ t('lead.nonePulled') }}
     </p>
     <ol>
       <template v-for="{ listed: row, waits } in rows" :key="row.shot.shotId">

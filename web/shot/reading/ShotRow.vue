@@ -71,7 +71,7 @@ const time = computed(() => format.timeOf(shot.value.pulledAt, academy.timeZone)
         <input type="checkbox" :checked="tick.is" :disabled="tick.isFull" @change="$emit('tick')" />
         {{ t('shotRow.tick') }}
       </label>
-      <span v-if="listed.isUnsent" class="soft">{{ t('app.unsent') }}</span>
+      <span v-if="listed.isUnsent" class="soft">{{ t('shotRow.unsent') }}</span>
       <span v-else-if="shot.current.revisionNo > 1" class="soft">{{ t('shotRow.corrected') }}</span>
     </div>
     <div v-for="{ rail, label, says } in isSealed ? [] : rails" :key="rail.kind" class="cell">

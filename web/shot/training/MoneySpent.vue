@@ -10,6 +10,6 @@ const format = useFormat()
 
 <template>
   <span v-if="money !== null">{{
-    t('training.money', { money: format.plain(Math.round(money * 100) / 100) })
+    t('lock.money', { money: format.plain(Math.round(money * 100) / 100) })
   }}</span>
 </template>

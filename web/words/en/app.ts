@@ -1,9 +1,13 @@
-import type { Role } from '@calm-apron/contract'
 import type { Freshness } from '@calm-apron/core'
 
 /** Words of the frame around every place, and of Today. */
 export const appWords = {
   app: {
+    reach: {
+      'by-itself': 'Works without network',
+      'while-open': 'Works without network while open',
+      'not-yet': 'Not ready to work without network yet',
+    },
     name: 'Calm Apron',
     skip: 'Skip to the page',
     places: 'Places',
@@ -23,7 +27,6 @@ export const appWords = {
     tryAgain: 'Try again',
     newVersion: 'A newer Calm Apron is ready. What is half-entered stays.',
     takeNewVersion: 'Load it now',
-    unsent: 'waiting to be sent',
     someoneErased: 'Someone erased',
     someone: 'Someone',
     clockAhead: 'This device’s clock is {min} min ahead. Set it right: the times of shots go by it.',
@@ -120,6 +123,7 @@ export const appWords = {
     close: 'Close',
   },
   today: {
+    nobodyAtBar: 'Nobody is at the bar. Choose who pulls and by which recipe.',
     greeting: '{academy}, {town}',
     who: 'Who is pulling?',
     recipe: 'By which recipe?',
@@ -163,7 +167,6 @@ export const appWords = {
     noTrainees: 'No trainees yet. They will be listed here once they are added.',
     noRecipes: 'No recipes yet. They will be listed here once they are added.',
   },
-  role: { head: 'Head of training', trainer: 'Trainer', trainee: 'Trainee' } satisfies Record<Role, string>,
   whoIsHere: {
     title: 'Who is there?',
     unconfirmed:
@@ -176,25 +179,7 @@ export const appWords = {
     notForYou: 'This place is not for your role.',
   },
   bag: {
-    title: 'Bags',
-    onDate: 'How they stand on',
-    add: 'Add a bag',
-    newName: 'Bag {no}',
-    noneHere: 'No bag in use',
-    none: 'No bag in use. Add one when it arrives: its roast date is what counts.',
     left: '{left} left',
-    forEspresso: 'labelled for espresso',
-    notForEspresso: 'not labelled for espresso',
-    shots: 'no shot of {dose} | 1 shot of {dose} | {shots} shots of {dose}',
-    cost: '{cost} a shot',
-    price: '{price} a bag',
-    window: 'rest {rest} days, best until {best}, usable until {usable}',
-    opened: 'opened {date}',
-    openNext: 'Open next: {bag}.',
-    lasts:
-      'What is there lasts less than a day. | What is there lasts 1 day. | What is there lasts {days} days.',
-    order: 'Order now: a new bag needs {lead} days to arrive and rest.',
-    finished: 'No finished bags | 1 finished bag | {count} finished bags',
     unknown: 'Roast date unknown: judge it by its crema and its flow, and ask for the date next time.',
     onlyBestBefore:
       'Only a best-before of {date} is known. It says nothing of the roast: treat it as old until the cup says otherwise.',

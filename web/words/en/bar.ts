@@ -1,8 +1,49 @@
 import type { FLOW_MARKS, FaultShown, RecheckReason, ShotPurpose } from '@calm-apron/core'
 import type { DeviceTrouble } from '../../data/devices/barDevice.ts'
 
-/** Words of the live shot and its devices, and of a training under way. */
+/** Words of the bar: the live shot, its devices, a session’s lock. */
 export const barWords = {
+  bar: {
+    oneGroup: 'At the bar',
+    goOnShot: 'Go on with the shot',
+    steps: 'Steps',
+    theShot: 'The shot',
+    start: 'Pump on',
+    firstDrop: 'First drop',
+    stop: 'Pump off',
+    stopped: 'Stopped',
+    undo: 'Undo',
+    space: 'space',
+    next: 'Next: {step}',
+    save: 'Save and read',
+    saveCall: 'Save; then the call',
+    mendFirst: 'Mend this first: {what}',
+    estimated:
+      'Not every time was seen: the page was reloaded, or the clock began at the first drop. They are marked as estimated.',
+    cautionHot: 'Group, spout and steam scald. Lock in firmly; the maker’s manual comes first.',
+    inCup: 'In the cup, {unit}',
+    inCupFlowing: '{unit} in the cup, {flow}',
+    stopNow: 'Pump off now',
+    release: 'Release',
+    otherRuns: 'runs, {s} s',
+    toTraining: 'Back to the training',
+    sounds: 'Sounds',
+    help: 'The tool’s help',
+    helpOn: 'Help on',
+    helpOff: 'Help off',
+    audible: 'Sound on',
+    muted: 'Sound off',
+    dropped: 'It drips: start here',
+    oftenWrong: 'Often wrong: {mistake}',
+    stepIs: '{step}: {mark}. Tap for the next mark.',
+    allWatched: 'Watched: all done',
+    stepsOf: 'Steps here: {done} of {all} watched',
+    allSteps: 'All steps',
+    fewSteps: 'The main steps only',
+    storageFull:
+      'This device has no room left. What you enter now lives in this page only: don’t close it until it is sent.',
+    notHere: 'This shot is not on this device. Begin one from Today.',
+  },
   leave: {
     title: 'Is the bench ready for the next person?',
     rinsed: 'Group and portafilter rinsed',
@@ -15,6 +56,7 @@ export const barWords = {
     notAll: 'Not all of the bench was left ready.',
   },
   lock: {
+    money: 'About {money} in coffee.',
     title: 'Grind for this session',
     at: 'Grind locked at {setting}',
     wanted: 'dose {dose}, stop at {yield}',

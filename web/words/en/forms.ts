@@ -1,7 +1,8 @@
-import type { ProblemCode } from '@calm-apron/contract'
+import type { ProblemCode, Role } from '@calm-apron/contract'
 
 /** Words of every form: what is wrong with a field, and why something was refused. */
 export const formsWords = {
+  role: { head: 'Head of training', trainer: 'Trainer', trainee: 'Trainee' } satisfies Record<Role, string>,
   form: {
     unreachable: 'The server is not answering. What you typed is kept; try again in a moment.',
     slowDown:

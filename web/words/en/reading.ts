@@ -3,6 +3,7 @@ import type { Change } from '@calm-apron/core'
 /** Words of a reading and its correction. */
 export const readingWords = {
   reading: {
+    judged: 'Read against {name}, revision {no}',
     of: '{person}, {date}, {time}',
     observeFirst: 'Find this out next:',
     allCauses: 'How likely each cause is',

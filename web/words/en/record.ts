@@ -24,6 +24,7 @@ export const recordWords = {
     'mend-preparing': 'One thing to mend',
   } satisfies Record<Heading, string>,
   shotRow: {
+    unsent: 'waiting to be sent',
     open: 'Reading of {date}, {time}',
     corrected: 'corrected',
     tick: 'Compare',

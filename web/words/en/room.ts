@@ -3,6 +3,26 @@ import type { GroupDisagreement, RoomPart } from '@calm-apron/core'
 
 /** Words of rooms and equipment. */
 export const roomWords = {
+  bags: {
+    title: 'Bags',
+    onDate: 'How they stand on',
+    add: 'Add a bag',
+    newName: 'Bag {no}',
+    noneHere: 'No bag in use',
+    none: 'No bag in use. Add one when it arrives: its roast date is what counts.',
+    forEspresso: 'labelled for espresso',
+    notForEspresso: 'not labelled for espresso',
+    shots: 'no shot of {dose} | 1 shot of {dose} | {shots} shots of {dose}',
+    cost: '{cost} a shot',
+    price: '{price} a bag',
+    window: 'rest {rest} days, best until {best}, usable until {usable}',
+    opened: 'opened {date}',
+    openNext: 'Open next: {bag}.',
+    lasts:
+      'What is there lasts less than a day. | What is there lasts 1 day. | What is there lasts {days} days.',
+    order: 'Order now: a new bag needs {lead} days to arrive and rest.',
+    finished: 'No finished bags | 1 finished bag | {count} finished bags',
+  },
   room: {
     intro: 'Each room with its machines, grinders and all that hangs on them.',
     add: 'Add a room',

@@ -47,9 +47,9 @@ const advice = computed(() => {
   const order = stock.order(coffee.value)
   const days = order.daysLeft === null ? null : Math.floor(order.daysLeft)
   return [
-    ...(next ? [t('bag.openNext', { bag: next.content.name })] : []),
-    ...(days === null ? [] : [t('bag.lasts', { days }, days)]),
-    ...(order.isDue ? [t('bag.order', { lead: order.leadDays })] : []),
+    ...(next ? [t('bags.openNext', { bag: next.content.name })] : []),
+    ...(days === null ? [] : [t('bags.lasts', { days }, days)]),
+    ...(order.isDue ? [t('bags.order', { lead: order.leadDays })] : []),
   ]
 })
 
@@ -59,14 +59,14 @@ function amounts(bag: Prepared<'bag'>): string {
   const cost = costPerShot(coffee.value?.bagPrice ?? null, bag.content.bagG, doseG.value)
   return [
     t('bag.left', { left: format.quantity('stock', left) }),
-    t('bag.shots', { shots, dose: format.mass(doseG.value) }, shots),
-    ...(cost === null ? [] : [t('bag.cost', { cost: format.plain(cost) })]),
+    t('bags.shots', { shots, dose: format.mass(doseG.value) }, shots),
+    ...(cost === null ? [] : [t('bags.cost', { cost: format.plain(cost) })]),
   ].join(' · ')
 }
 function kept({ content }: Prepared<'bag'>): string {
   return [
     t(`prepared.option.keptIn.${content.keptIn}`),
-    content.openedOn === null ? '' : t('bag.opened', { date: format.calendarDate(content.openedOn) }),
+    content.openedOn === null ? '' : t('bags.opened', { date: format.calendarDate(content.openedOn) }),
     coffee.value === null ? '' : words.age(content, coffee.value.freshness, onDate.value),
   ]
     .filter(Boolean)
@@ -81,12 +81,12 @@ const facts = (record: PreparedRecord) => {
     content.origin,
     content.process,
     content.roastLevel === null ? '' : t(`prepared.option.roastLevel.${content.roastLevel}`),
-    content.isForEspresso === true ? t('bag.forEspresso') : '',
-    content.isForEspresso === false ? t('bag.notForEspresso') : '',
+    content.isForEspresso === true ? t('bags.forEspresso') : '',
+    content.isForEspresso === false ? t('bags.notForEspresso') : '',
     content.bagWords,
     content.bagG === null ? '' : format.quantity('stock', content.bagG),
-    content.bagPrice === null ? '' : t('bag.price', { price: format.plain(content.bagPrice) }),
-    t('bag.window', { rest: restDays, best: bestUntilDays, usable: usableUntilDays }),
+    content.bagPrice === null ? '' : t('bags.price', { price: format.plain(content.bagPrice) }),
+    t('bags.window', { rest: restDays, best: bestUntilDays, usable: usableUntilDays }),
   ].filter(Boolean)
 }
 async function addBag(content: Record<string, unknown>): Promise<void> {
@@ -119,10 +119,10 @@ async function changed(): Promise<void> {
     </ThingCard>
     <section class="stack" aria-labelledby="bags">
       <div class="bags-head">
-        <h2 id="bags">{{ t('bag.title') }}</h2>
-        <DateField v-model="onDate" :label="t('bag.onDate')" />
+        <h2 id="bags">{{ t('bags.title') }}</h2>
+        <DateField v-model="onDate" :label="t('bags.onDate')" />
         <PressButton v-if="door.may('prepare') && !isAdding" kind="primary" @click="isAdding = true">{{
-          t('bag.add')
+          t('bags.add')
         }}</PressButton>
       </div>
       <ul v-if="advice.length > 0" class="advice">
@@ -131,12 +131,12 @@ async function changed(): Promise<void> {
       <ThingForm
         v-if="isAdding"
         kind="bag"
-        :start="newBag(coffee, t('bag.newName', { no: bags.length + 1 }))"
+        :start="newBag(coffee, t('bags.newName', { no: bags.length + 1 }))"
         :store="addBag"
-        :save-label="t('bag.add')"
+        :save-label="t('bags.add')"
         @close="isAdding = false"
       />
-      <p v-if="inUse.length === 0 && !isAdding" class="soft">{{ t('bag.none') }}</p>
+      <p v-if="inUse.length === 0 && !isAdding" class="soft">{{ t('bags.none') }}</p>
       <ThingCard
         v-for="bag in inUse"
         :key="`${bag.preparedId} ${bag.revisionNo}`"
@@ -150,7 +150,7 @@ async function changed(): Promise<void> {
         <p class="soft kept">{{ kept(bag) }}</p>
       </ThingCard>
       <details v-if="finished.length > 0">
-        <summary>{{ t('bag.finished', finished.length) }}</summary>
+        <summary>{{ t('bags.finished', finished.length) }}</summary>
         <ThingCard
           v-for="bag in finished"
           :key="`${bag.preparedId} ${bag.revisionNo}`"

@@ -51,7 +51,7 @@ const bagsOf = (coffeeId: string) =>
             <strong>{{ words.standing(bag, content.freshness, onDate) }}</strong>
             <span>{{ t('bag.left', { left: format.quantity('stock', bag.leftG) }) }}</span>
           </li>
-          <li v-if="bagsOf(preparedId).length === 0" class="soft">{{ t('bag.noneHere') }}</li>
+          <li v-if="bagsOf(preparedId).length === 0" class="soft">{{ t('bags.noneHere') }}</li>
         </ul>
       </div>
     </template>
