@@ -15,12 +15,15 @@ interface Load {
   ms: number
 }
 
-/** Notes in the page when somebody could first begin: whoever asks it from outside is slowed down with it. */
+/** Notes in the page when somebody could first begin, and says so: whoever asks it from outside slows it down. */
 function noteUsable(): void {
   new MutationObserver((_changes, observer) => {
     if (document.querySelector('input[type=radio]') === null) return
     observer.disconnect()
-    requestAnimationFrame(() => performance.mark('usable'))
+    requestAnimationFrame(() => {
+      performance.mark('usable')
+      console.debug('usable')
+    })
   }).observe(document, { childList: true, subtree: true })
 }
 
@@ -37,7 +40,9 @@ async function load(page: Page, line: CDPSession, path: string): Promise<Load> {
   line.on('Network.requestWillBeSent', ask)
   line.on('Network.responseReceived', meet)
   line.on('Network.loadingFinished', count)
+  const isUsable = page.waitForEvent('console', { predicate: (message) => message.text() === 'usable' })
   await page.goto(path)
+  await isUsable
   await page.getByRole('radio', { name: 'Mirren Kestle' }).waitFor()
   // What is still on its way for this place counts as well.
   await page.waitForTimeout(1000)

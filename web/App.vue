@@ -17,6 +17,7 @@ import { useAcademy } from './data/academy/academy.ts'
 import { useDoor } from './data/door/door.ts'
 import { dropOldShots } from './data/device/keptShots.ts'
 import { applyPalette } from './kit/theme/palette.ts'
+import { useDrafts } from './shot/draft/drafts.ts'
 import { useTrainings } from './shot/training/trainings.ts'
 import { withWords } from './words/index.ts'
 
@@ -33,9 +34,10 @@ const { t } = useI18n()
 const route = useRoute()
 const router = useRouter()
 const door = useDoor()
-// Both are asked for as long as the app stands, whatever place is looked at.
+// All are asked for as long as the app stands, whatever place is looked at.
 const academy = useAcademy()
 useTrainings()
+useDrafts()
 useFreshness()
 const newVersion = useNewVersion()
 const files = useAppFiles()

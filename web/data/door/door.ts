@@ -36,13 +36,11 @@ export const useDoor = defineStore('door', () => {
     const turn = (asked += 1)
     const late = setTimeout(() => void rememberMeanwhile(), PATIENCE_MS)
     try {
-      const { session: here, ...rest } = await call(ENDPOINTS.getDoors)
+      const [{ session: here, ...rest }, last] = await Promise.all([call(ENDPOINTS.getDoors), lastAtDoor()])
       if (turn !== asked) return
-      doors.value = rest
       wasEnded.value = here === null && session.value !== null
-      if (state.value === 'looking' && here !== null)
-        claimedId.value = (await lastAtDoor())?.claimedId ?? null
-      await settle(here)
+      if (state.value === 'looking' && here !== null) claimedId.value = last?.claimedId ?? null
+      await settle(here, rest)
     } catch (error) {
       if (!(error instanceof ServerUnreachable)) throw error
       if (turn !== asked) return
@@ -69,8 +67,10 @@ export const useDoor = defineStore('door', () => {
     state.value = session.value === null ? 'unreachable' : 'remembered'
   }
 
-  async function settle(here: SessionState | null): Promise<void> {
+  /** Who is here comes first: the line that hears of changes is begun before anything is asked for. */
+  async function settle(here: SessionState | null, ways = doors.value): Promise<void> {
     session.value = here
+    doors.value = ways
     state.value = here === null ? 'closed' : 'open'
     if (claimedId.value === here?.person.personId || here === null) claimedId.value = null
     if (here === null) await forgetAtDoor()

@@ -51,7 +51,8 @@ export function useAnswer<T>(question: () => Question<T> | null, viewer?: () => 
     try {
       const told = { value: await askServer(), askedAtMs }
       // Whoever came in without a check is told what is the last one's: it is not kept as theirs.
-      if (kept && door.claimed === null) await outbox.keeping(() => kept.keep(viewerId, told))
+      // Nobody waits for the device with what the server has just said.
+      if (kept && door.claimed === null) void outbox.keeping(() => kept.keep(viewerId, told))
       return told
     } catch (error) {
       if (IS_NO_MORE.has(wordOf(error)?.status ?? 0)) await kept?.forget(viewerId)

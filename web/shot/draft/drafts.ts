@@ -1,6 +1,6 @@
 import type { ShotInput } from '@calm-apron/contract'
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { computed, shallowRef, ref } from 'vue'
 import { type ShotDraft, upToDate } from './shotDraft.ts'
 import { type KeptDraft, asPlain, deviceDatabase } from '../../data/device/deviceDatabase.ts'
 import { writeOnDevice } from '../../data/device/writeOnDevice.ts'
@@ -11,7 +11,7 @@ import { useOutbox } from '../../data/outbox/outbox.ts'
 export const useDrafts = defineStore('drafts', () => {
   const door = useDoor()
   const outbox = useOutbox()
-  const drafts = ref<ShotDraft[]>([])
+  const all = shallowRef<KeptDraft[]>([])
   /** Whether the device was asked for them, and had its say. */
   const isRead = ref(false)
 
@@ -23,9 +23,11 @@ export const useDrafts = defineStore('drafts', () => {
     return academyId === door.session?.academy.academyId && door.may('record-shot', isOwn)
   }
 
+  const drafts = computed(() => all.value.filter(isForHere).map(asDraft))
+
   async function reload(): Promise<void> {
     try {
-      drafts.value = (await (await deviceDatabase()).getAll('drafts')).filter(isForHere).map(asDraft)
+      all.value = await (await deviceDatabase()).getAll('drafts')
     } finally {
       isRead.value = true
     }
@@ -60,6 +62,7 @@ export const useDrafts = defineStore('drafts', () => {
     await reload()
   }
 
+  void reload()
   return { drafts, isRead, reload, find, keep, takeBack, drop }
 })
 
