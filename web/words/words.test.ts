@@ -77,9 +77,11 @@ test('every place has the words it uses, from the start or brought with it', () 
 
 test('every key that is said has words', () => {
   const paths = new Set(all.map(([path]) => path))
-  const said = keysSaid('web')
+  const said = keysSaid('web', new Set(Object.keys(en)))
   expect(said.length).toBeGreaterThan(700)
-  expect(said.filter(({ key }) => !paths.has(key))).toEqual([])
+  const lacking = said.filter(({ key }) => !paths.has(key))
+  // A fact that a test makes up has no words here.
+  expect(lacking.filter(({ file }) => file !== 'web/testing/madeOfToyFacts.ts')).toEqual([])
 })
 
 /** Where the word of each field, and of each of its choices, may stand: its kind's own, or everyone's. */

@@ -50,7 +50,7 @@ async function go(): Promise<void> {
         t(changing ? 'lead.saveChange' : 'lead.start')
       }}</PressButton>
       <p v-if="wasTried && form.missing.value" role="alert">
-        {{ t(`lead.missing.${form.missing.value}`) }}
+        {{ t(`training.missing.${form.missing.value}`) }}
       </p>
     </div>
   </div>

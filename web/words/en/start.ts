@@ -9,6 +9,11 @@ export const startWords = {
     with: 'With what',
     bag: '{coffee}, {bag}',
     title: { practice: 'Training', assessment: 'Assessment set' },
+    missing: {
+      people: 'Choose at least one trainee’s group.',
+      recipe: 'Choose a recipe.',
+      bar: 'No room is set up yet; set one up under Prepare.',
+    },
     withSince: '{people}, since {time}',
     past: 'Earlier trainings',
     onDay: '{date}, {from} to {to}',

@@ -16,11 +16,6 @@ export const trainingWords = {
     noRoutine: 'None',
     grindOwner: 'Who sets the grind?',
     owner: { trainer: 'The trainer sets it', trainee: 'Each trainee sets it' },
-    missing: {
-      people: 'Choose at least one trainee’s group.',
-      recipe: 'Choose a recipe.',
-      bar: 'No room is set up yet; set one up under Prepare.',
-    },
     since: 'since {time}',
     onBreak: 'On a break since {time}.',
     break: 'Break',

@@ -92,13 +92,20 @@ function sourceAt(folder: string, path = ''): string[] {
 }
 
 const WHOLE_KEY = /\bte?\(\s*'([\w.-]+)'/g
+/** One of several that may be said, as in a choice between two. */
+const ONE_OF_KEYS = /(?<!issues\[)'(\w+)(\.[\w-]+)+'/g
 
-/** Every key that is said as it stands, with the file that says it. */
-export function keysSaid(folder: string): { key: string; file: string }[] {
+/** Every key that is said as it stands, with the file that says it; beside what is asked for by `t`, all of known namespaces. */
+export function keysSaid(folder: string, known: ReadonlySet<string>): { key: string; file: string }[] {
   return readdirSync(folder, { recursive: true, encoding: 'utf8' })
     .filter((name) => /\.(vue|ts)$/.test(name) && !name.endsWith('.test.ts'))
     .flatMap((name) => {
       const file = join(folder, name)
-      return [...readFileSync(file, 'utf8').matchAll(WHOLE_KEY)].map(([, key = '']) => ({ key, file }))
+      const text = readFileSync(file, 'utf8')
+      const asked = [...text.matchAll(WHOLE_KEY)].map(([, key = '']) => key)
+      const chosen = [...text.matchAll(ONE_OF_KEYS)].flatMap(([quoted, namespace = '']) =>
+        known.has(namespace) ? quoted.slice(1, -1) : [],
+      )
+      return [...new Set([...asked, ...chosen])].map((key) => ({ key, file }))
     })
 }
