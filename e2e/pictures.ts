@@ -50,6 +50,7 @@ test('the main views', async ({ page }) => {
 
   await bar.save()
   await page.clock.runFor(500)
+  await expect(page.getByRole('link', { name: /^Kept here/ })).toBeHidden()
   await picture(page, 'reading')
   await page.goto('/progress')
   const callum = page.getByRole('row').filter({ hasText: 'Callum Osei' })
