@@ -41,8 +41,8 @@ test('one who asks three hundred times at once is held up by themselves; whoever
 test('a statement that takes too long is no outage: nobody is told to ask again at once', async () => {
   const { database } = server.house
   const isSlow = () =>
-    database
-      .execute('set statement_timeout = 1; select pg_sleep(5)')
+    database.$client
+      .query('set statement_timeout = 1; select pg_sleep(5)')
       .then(() => Promise.reject(new Error('slept')))
   const answer = await server
     .of(other, withTurns({ take: isSlow }))

@@ -1,5 +1,5 @@
 import type { AuditEntry, AuditQuery } from '@calm-apron/contract'
-import { type SQL, aliasedTable, desc, eq, sql } from 'drizzle-orm'
+import { type SQL, aliasedTable, desc, eq, inArray, sql } from 'drizzle-orm'
 import type { AnyPgColumn } from 'drizzle-orm/pg-core'
 import { anyOf } from '../database/anyOf.ts'
 import { behindEnd } from '../database/behindEnd.ts'
@@ -7,6 +7,8 @@ import { filteredQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { academy, audit, freeText, personName } from '../database/schema/index.ts'
 import type { PageEnd } from '../http/cursor.ts'
+import { IS_OPEN } from '../tasting/queries.ts'
+import { OF_THE_SLIPS } from './sealed.ts'
 
 const FILTERS = {
   personId: sql`${audit.personId} = ${sql.placeholder('personId')}`,
@@ -28,11 +30,9 @@ export async function listTraces(
   transaction: AcademyTransaction,
   { limit, personId, actorId, kind, from, until }: AuditQuery,
   after: PageEnd | null,
-): Promise<AuditEntry[]> {
+): Promise<FoundTrace[]> {
   const asked = { personId, actorId, kind, from, until, after: after ?? undefined }
-  return toEntries(
-    await traces(transaction, asked, { limit: limit + 1, afterAt: after?.at, afterId: after?.id }),
-  )
+  return toEntries(await traces(transaction, asked, { afterAt: after?.at, afterId: after?.id }, limit + 1))
 }
 
 /** Some of the traces that one person left, or that are about them, newest first. */
@@ -41,7 +41,7 @@ export async function tracesOfPerson(
   personId: string,
   after: PageEnd | null,
   limit: number,
-): Promise<AuditEntry[]> {
+): Promise<FoundTrace[]> {
   const behind = after === null ? sql`` : sql`and ${behindEnd(audit.at, audit.auditId, after)}`
   // Each way is read off its own index.
   const newest = (column: AnyPgColumn) =>
@@ -49,12 +49,22 @@ export async function tracesOfPerson(
   const { rows } = await transaction.execute<{ audit_id: string }>(
     sql`${newest(audit.personId)} union ${newest(audit.actorId)}`,
   )
-  return toEntries(await traces(transaction, { ids: rows.map((row) => row.audit_id) }, { limit }))
+  return toEntries(await traces(transaction, { ids: rows.map((row) => row.audit_id) }, {}, limit))
 }
+
+/** A trace, and whether what it holds was said of a shot whose slips are closed. */
+export interface FoundTrace extends AuditEntry {
+  areSlipsClosed: boolean
+}
+
+// Asked of each as a value, so that it is looked up for those of the page and for no others.
+const ARE_SLIPS_CLOSED = sql<boolean>`case when ${inArray(audit.kind, [...OF_THE_SLIPS])} then coalesce((
+  select not (${IS_OPEN}) from shot
+  where shot.academy_id = ${audit.academyId} and shot.shot_id = ${audit.subjectId}), true) else false end`
 
 const actorName = aliasedTable(personName, 'actor_name')
 
-const traces = filteredQuery(FILTERS, (builder, where) =>
+const traces = filteredQuery(FILTERS, ['personId', 'actorId', 'after', 'ids'], (builder, where) =>
   builder
     .select({
       auditId: audit.auditId,
@@ -68,6 +78,7 @@ const traces = filteredQuery(FILTERS, (builder, where) =>
       before: audit.before,
       after: audit.after,
       why: freeText.content,
+      areSlipsClosed: ARE_SLIPS_CLOSED,
     })
     .from(audit)
     .innerJoin(academy, eq(academy.academyId, audit.academyId))
@@ -75,10 +86,9 @@ const traces = filteredQuery(FILTERS, (builder, where) =>
     .leftJoin(personName, eq(personName.personId, audit.personId))
     .leftJoin(freeText, eq(freeText.textId, audit.whyTextId))
     .where(where)
-    .orderBy(desc(audit.at), desc(audit.auditId))
-    .limit(sql.placeholder('limit')),
+    .orderBy(desc(audit.at), desc(audit.auditId)),
 )
 
-function toEntries(rows: Awaited<ReturnType<typeof traces>>): AuditEntry[] {
+function toEntries(rows: Awaited<ReturnType<typeof traces>>): FoundTrace[] {
   return rows.map(({ at, ...row }) => ({ ...row, at: at.toISOString() }))
 }

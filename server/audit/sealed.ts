@@ -2,10 +2,10 @@ import type { AuditEntry, AuditKind } from '@calm-apron/contract'
 import type { Actor } from '../doors/actor.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { withheldFrom } from '../shots/withheld.ts'
-import { openAmong } from '../tasting/queries.ts'
+import type { FoundTrace } from './queries.ts'
 
 /** Traces that hold what was tasted or said of a shot: closed to all but whoever said it, until the slips open. */
-const OF_THE_SLIPS: ReadonlySet<AuditKind> = new Set([
+export const OF_THE_SLIPS: ReadonlySet<AuditKind> = new Set([
   'slip-filled',
   'slip-corrected',
   'call-made',
@@ -23,18 +23,14 @@ const OF_THE_NUMBERS: ReadonlySet<AuditKind> = new Set([
 export async function asSeenBy(
   transaction: AcademyTransaction,
   actor: Pick<Actor, 'personId' | 'part'>,
-  entries: readonly AuditEntry[],
+  traces: readonly FoundTrace[],
 ): Promise<AuditEntry[]> {
-  const subjects = (kinds: ReadonlySet<AuditKind>) => [
-    ...new Set(entries.filter(({ kind }) => kinds.has(kind)).map(({ subjectId }) => subjectId)),
-  ]
-  const open = await openAmong(transaction, subjects(OF_THE_SLIPS))
-  const withheld = await withheldFrom({ actor, transaction }, subjects(OF_THE_NUMBERS))
-  return entries.map((entry) => {
+  const ofShots = traces.filter(({ kind }) => OF_THE_NUMBERS.has(kind)).map(({ subjectId }) => subjectId)
+  const withheld = await withheldFrom({ actor, transaction }, [...new Set(ofShots)])
+  return traces.map(({ areSlipsClosed, ...entry }) => {
     const { kind, subjectId, actorId } = entry
     const isSealed =
-      (OF_THE_SLIPS.has(kind) && actorId !== actor.personId && !open.has(subjectId)) ||
-      (OF_THE_NUMBERS.has(kind) && withheld.has(subjectId))
+      (areSlipsClosed && actorId !== actor.personId) || (OF_THE_NUMBERS.has(kind) && withheld.has(subjectId))
     return isSealed ? { ...entry, before: null, after: null, why: null } : entry
   })
 }

@@ -69,12 +69,18 @@ export async function leaveTrace(
   await leaveTraces(transaction, [{ ...trace, whyTextId }], at)
 }
 
+/** Under which a text will be kept. */
+export const newTextId = (): string => uuidv4()
+
 /** Keeps what someone wrote where it can be blanked; returns its id. */
 export async function keepText(
   transaction: AcademyTransaction,
   text: { academyId: string; aboutId: string | null; writtenBy: string | null; content: string },
+  textId = newTextId(),
 ): Promise<string> {
-  const textId = uuidv4()
-  await transaction.insert(freeText).values({ textId, ...text })
+  await transaction
+    .insert(freeText)
+    .values({ textId, ...text })
+    .execute()
   return textId
 }

@@ -1,3 +1,4 @@
+import { constants, setPriority } from 'node:os'
 import { parentPort } from 'node:worker_threads'
 import pino from 'pino'
 import { databaseOver, openPool } from '../database/pool.ts'
@@ -9,6 +10,10 @@ import { workLoop } from './workLoop.ts'
 
 // A thread of its own, started by the server: what is worked out of every shot takes a core for a while, and whoever records
 // the next one meanwhile would wait for a piece of it at each of a dozen statements.
+
+// Nor is it to take a core from whoever waits for an answer. Linux knows a priority of each thread; elsewhere it would be the
+// whole server's.
+if (process.platform === 'linux') setPriority(0, constants.priority.PRIORITY_BELOW_NORMAL)
 
 /** One thing is in hand at a time. */
 const CONNECTIONS = 1

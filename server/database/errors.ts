@@ -42,6 +42,13 @@ export function isLostRace(error: unknown): boolean {
   return parts.code === '40P01' || parts.code === '40001' || isLostRace(parts.cause)
 }
 
+/** Whether a statement was refused only because one before it in its transaction had failed. */
+export function isAfterFailure(error: unknown): boolean {
+  const parts = partsOf(error)
+  if (parts === null) return false
+  return parts.code === '25P02' || isAfterFailure(parts.cause)
+}
+
 /** The name of the foreign key that a write broke, or null when the error is another. */
 export function brokenForeignKey(error: unknown): string | null {
   return brokenConstraint(error, '23503')

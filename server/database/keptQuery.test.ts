@@ -63,7 +63,7 @@ test('it finds the very rows that the query finds when it is built anew', async 
 
 test('it is built once for each of its shapes', async () => {
   const built: unknown[] = []
-  const kept = filteredQuery({ none: sql`false`, all: sql`true` }, (builder, where) => {
+  const kept = filteredQuery({ none: sql`false`, all: sql`true` }, [], (builder, where) => {
     built.push(where)
     return builder.select({ shotId: shot.shotId }).from(shot).where(where)
   })
@@ -74,6 +74,21 @@ test('it is built once for each of its shapes', async () => {
   ])
   expect(counts).toEqual([DEMO.shots.length, 0, DEMO.shots.length])
   expect(built).toHaveLength(2)
+})
+
+test('it finds as many rows as are asked for, whether it is planned once or by its values', async () => {
+  for (const isPlannedOnce of [true, false]) {
+    const kept = keptQuery(
+      (builder) => builder.select({ shotId: shot.shotId }).from(shot).orderBy(shot.shotId),
+      isPlannedOnce,
+    )
+    await inDemo(async (transaction) => {
+      const all = await kept(transaction, {})
+      expect(all.length).toBeGreaterThan(3)
+      for (const most of [1, 2, 3, 1000])
+        expect(await kept(transaction, {}, most)).toEqual(all.slice(0, most))
+    })
+  }
 })
 
 test('statements with values are kept by the connection under a name, others are not', async () => {

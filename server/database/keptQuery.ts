@@ -1,131 +1,91 @@
-import { Column, SQL, Table, and, getTableColumns, is } from 'drizzle-orm'
-import { type PreparedQueryConfig, QueryBuilder } from 'drizzle-orm/pg-core'
+import { type SQL, and, fillPlaceholders } from 'drizzle-orm'
+import { QueryBuilder } from 'drizzle-orm/pg-core'
+import { keptName } from './keptStatements.ts'
 import type { AcademyTransaction } from './pool.ts'
+import { type Selected, rowMaker } from './rowMaker.ts'
+import { rowsAsTheyCome } from './rowsAsTheyCome.ts'
 
-/** What is selected: columns and expressions, also by the groups they come back in. */
-interface Selected {
-  [name: string]: unknown
-}
 interface Built {
   readonly _: { readonly selectedFields: Selected; readonly result: object[] }
   toSQL: () => { sql: string; params: unknown[] }
 }
 type RowsOf<Q extends Built> = Q['_']['result']
 
-/** Runs a query with the values that its placeholders name. */
+/** Runs a query with the values that its placeholders name; of its rows the first so many. */
 type Run<Q extends Built> = (
   transaction: AcademyTransaction,
   values: Readonly<Record<string, unknown>>,
+  most?: number | null,
 ) => Promise<RowsOf<Q>>
 
 /**
- * A query that is built once, and run with the values its placeholders name: to build it anew for every request would cost
- * more than to run it. Expressions come back as the driver reads them; what needs more is built as usual.
+ * How many rows are asked for stands in a statement that is planned once as a number, and is one of few. Given as a value it is
+ * not known when the database plans a statement to keep: it thinks of a tenth of all, and goes on planning it for every request.
  */
-export function keptQuery<Q extends Built>(build: (builder: QueryBuilder) => Q): Run<Q> {
-  let kept: { query: { sql: string; params: unknown[] }; toRow: (row: unknown[]) => object } | null = null
-  return async (transaction, values) => {
+const PORTIONS = [2, 21, 51, 101, 201, 301, 401, 501]
+
+/**
+ * A query that is built once, and run with the values its placeholders name: to build it anew for every request would cost
+ * more than to run it. Its rows are made while the database still sends the rest of them. Expressions come back as the driver
+ * reads them; what needs more is built as usual.
+ * @param isPlannedOnce false where how its rows are found best depends on the values
+ */
+export function keptQuery<Q extends Built>(
+  build: (builder: QueryBuilder) => Q,
+  isPlannedOnce = true,
+): Run<Q> {
+  let kept: { sql: string; params: unknown[]; toRow: (row: unknown[]) => object } | null = null
+  return async (transaction, values, most = null) => {
     if (kept === null) {
       const built = build(new QueryBuilder())
-      kept = { query: built.toSQL(), toRow: rowMaker(fieldsOf(built._.selectedFields)) }
+      kept = { ...built.toSQL(), toRow: rowMaker(built._.selectedFields) }
     }
-    const { query, toRow } = kept
-    // The rows are made of the very fields that the query's type is made of.
-    const rowsOf = (rows: unknown[][]) => rows.map(toRow) as RowsOf<Q>
-    return transaction._.session
-      .prepareQuery<PreparedQueryConfig & { execute: RowsOf<Q> }>(query, undefined, undefined, true, rowsOf)
-      .execute(values)
+    const { sql, params, toRow } = kept
+    const filled = fillPlaceholders(params, values)
+    const { text, more } =
+      most === null ? { text: sql, more: [] } : limited(sql, filled.length, most, isPlannedOnce)
+    const asked = { text, name: keptName(text), values: [...filled, ...more] }
+    const rows = await rowsAsTheyCome(transaction.$client, asked, toRow)
+    // They are made of the very fields that the query's type is made of.
+    return most === null ? rows : rows.slice(0, most)
   }
+}
+
+function limited(sql: string, values: number, most: number, isPlannedOnce: boolean) {
+  if (!isPlannedOnce) return { text: `${sql} limit $${values + 1}`, more: [most] }
+  return { text: `${sql} limit ${PORTIONS.find((each) => each >= most) ?? most}`, more: [] }
 }
 
 /**
  * A kept query for each set of filters that is asked for together.
  * @param filters each by its name, with a placeholder for the value it goes by
+ * @param alike those of them whose rows are found alike whatever the value is: off an index, in the order that is asked for
  * @returns runs the one of those filters whose values are given; false and undefined ask for none
  */
 export function filteredQuery<F extends string, Q extends Built>(
   filters: Readonly<Record<F, SQL>>,
+  alike: readonly F[],
   build: (builder: QueryBuilder, where: SQL | undefined) => Q,
 ): (
   transaction: AcademyTransaction,
   asked: Readonly<Partial<Record<F, unknown>>>,
   values?: Readonly<Record<string, unknown>>,
+  most?: number | null,
 ) => Promise<RowsOf<Q>> {
   const kept = new Map<string, Run<Q>>()
   const isFilter = (name: string): name is F => name in filters
-  return (transaction, asked, values = {}) => {
+  return (transaction, asked, values = {}, most = null) => {
     const names = Object.entries(asked).flatMap(([name, value]) =>
       value === undefined || value === false || !isFilter(name) ? [] : [name],
     )
     const shape = names.join(' ')
     const query =
-      kept.get(shape) ?? keptQuery((builder) => build(builder, and(...names.map((name) => filters[name]))))
+      kept.get(shape) ??
+      keptQuery(
+        (builder) => build(builder, and(...names.map((name) => filters[name]))),
+        names.every((name) => alike.includes(name)),
+      )
     kept.set(shape, query)
-    return query(transaction, { ...asked, ...values })
-  }
-}
-
-interface Field {
-  path: readonly string[]
-  /** Of which table it is a column; null for an expression. */
-  table: Table | null
-  /** Makes of what the driver read what the column's type is; null where it is that already, as most are. */
-  read: ((value: unknown) => unknown) | null
-}
-
-/** In the order in which the statement selects them. */
-function fieldsOf(selected: Selected, above: readonly string[] = []): Field[] {
-  return Object.entries(selected).flatMap(([name, field]): Field[] => {
-    const path = [...above, name]
-    if (is(field, Column)) return [{ path, table: field.table, read: readerOf(field) }]
-    if (is(field, SQL) || is(field, SQL.Aliased)) return [{ path, table: null, read: null }]
-    if (is(field, Table)) return fieldsOf(getTableColumns(field), path)
-    // What is neither is a group of them: so says the builder's own type.
-    return fieldsOf(field as Selected, path)
-  })
-}
-
-function readerOf(column: Column): Field['read'] {
-  return column.mapFromDriverValue === Column.prototype.mapFromDriverValue
-    ? null
-    : (value) => column.mapFromDriverValue(value)
-}
-
-/** The fields of one group, or (null) those that stand in none. */
-interface Group {
-  name: string | null
-  /** Of columns of one table, and therefore nothing where a join found no row of it. */
-  isOfOneTable: boolean
-  fields: { name: string; index: number; read: Field['read'] }[]
-}
-
-function groupsOf(fields: readonly Field[]): Group[] {
-  const groups = new Map<string | null, Group & { table: Table | null }>()
-  for (const [index, { path, table, read }] of fields.entries()) {
-    const name = path.length > 1 ? (path[0] ?? null) : null
-    const group = groups.get(name) ?? { name, table, isOfOneTable: true, fields: [] }
-    group.isOfOneTable &&= table !== null && table === group.table
-    group.fields.push({ name: path.at(-1) ?? '', index, read })
-    groups.set(name, group)
-  }
-  return [...groups.values()]
-}
-
-function rowMaker(fields: readonly Field[]): (row: readonly unknown[]) => object {
-  const groups = groupsOf(fields)
-  return (row) => {
-    const made: Record<string, unknown> = {}
-    for (const { name, isOfOneTable, fields: members } of groups) {
-      if (name !== null && isOfOneTable && members.every(({ index }) => row[index] === null)) {
-        made[name] = null
-        continue
-      }
-      const target: Record<string, unknown> = name === null ? made : (made[name] = {})
-      for (const member of members) {
-        const value = row[member.index]
-        target[member.name] = value === null || member.read === null ? value : member.read(value)
-      }
-    }
-    return made
+    return query(transaction, { ...asked, ...values }, most)
   }
 }

@@ -6,7 +6,7 @@ const MOST_KEPT = 500
 const names = new Map<string, string>()
 
 /**
- * Lets a connection keep every statement with values under a name, so that the database parses and plans it once and not
+ * Lets a connection keep every statement of the query builder, and any with values, under a name, so that the database parses and plans it once and not
  * for every request. What the driver is given else passes through as it is.
  */
 export function keepStatements(client: pg.ClientBase): void {
@@ -18,14 +18,14 @@ export function keepStatements(client: pg.ClientBase): void {
 }
 
 function named(asked: unknown, [values]: readonly unknown[]): unknown {
-  if (!Array.isArray(values) || values.length === 0) return asked
-  if (typeof asked === 'string') return { text: asked, name: nameOf(asked) }
+  if (!Array.isArray(values)) return asked
+  if (typeof asked === 'string') return values.length === 0 ? asked : { text: asked, name: keptName(asked) }
   if (typeof asked !== 'object' || asked === null || 'submit' in asked) return asked
-  return 'text' in asked && typeof asked.text === 'string' ? { ...asked, name: nameOf(asked.text) } : asked
+  return 'text' in asked && typeof asked.text === 'string' ? { ...asked, name: keptName(asked.text) } : asked
 }
 
-/** The same for all connections; none once there are too many. */
-function nameOf(text: string): string | undefined {
+/** The name a statement is kept under, the same at all connections; none once there are too many. */
+export function keptName(text: string): string | undefined {
   const known = names.get(text)
   if (known !== undefined) return known
   if (names.size >= MOST_KEPT) return undefined

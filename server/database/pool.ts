@@ -7,7 +7,10 @@ import { type TurnLimits, type Turns, fairTurns } from './turns.ts'
 /** The query builder over a pool, and whose turn it is at it. */
 export type Database = NodePgDatabase & { $client: pg.Pool; turns: Turns }
 /** A transaction in which one academy has been named; the only way queries reach the database. */
-export type AcademyTransaction = Omit<NodePgDatabase, 'transaction'> & { readonly isTransaction: true }
+export type AcademyTransaction = Omit<NodePgDatabase, 'transaction'> & {
+  readonly isTransaction: true
+  readonly $client: pg.ClientBase
+}
 
 const CONNECT_WITHIN_MS = 3000
 const STATEMENT_WITHIN_MS = 10_000
@@ -28,6 +31,8 @@ export function openPool(
     statement_timeout: STATEMENT_WITHIN_MS,
     // A server that vanished in mid-transaction must not keep its locks.
     idle_in_transaction_session_timeout: STATEMENT_WITHIN_MS,
+    // What is asked together goes out together.
+    pipeline: true,
     // Every statement is short: to compile one takes longer than to run it.
     options: '-c jit=off',
   })

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm'
 import type { AcademyTransaction } from '../database/pool.ts'
+import { together } from '../database/together.ts'
 import { Refusal } from '../refusal.ts'
 import { isOfThisBody, sentDigest } from './bodyDigest.ts'
 
@@ -18,7 +19,7 @@ export interface SentBody {
 
 /** Until this transaction is over nobody else makes anything under this id. */
 export async function waitForOthersUnder(transaction: AcademyTransaction, id: string): Promise<void> {
-  await transaction.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 0))`)
+  await transaction.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 0))`).execute()
 }
 
 interface Creation<Row, T> {
@@ -46,8 +47,8 @@ export async function once<Row, T>(
   { transaction, sent }: SentBody,
   { id, find, digestOf, isOfSame = () => true, body, tell, make, taken }: Creation<Row, T>,
 ): Promise<Kept<T>> {
-  await waitForOthersUnder(transaction, id)
-  const first = await find()
+  // The second is looked for once the first is through: the database answers one after the other.
+  const [, first] = await together([waitForOthersUnder(transaction, id), find()])
   if (first === null) return { created: true, record: await make(sentDigest(sent)) }
   const digest = digestOf(first)
   if (!isOfSame(first) || (digest !== null && !isOfThisBody(digest, sent, body)))

@@ -29,7 +29,7 @@ export async function tellLive(
   personId: string | null = null,
 ): Promise<void> {
   const payload: PassedOn = { academyId, personId, news }
-  await transaction.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(payload)})`)
+  await transaction.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(payload)})`).execute()
 }
 
 /** Tells every line of this transaction's academy to ask anew who follows it: a session ended, or changed hands. */

@@ -8,11 +8,12 @@ import {
   teaches,
 } from '@calm-apron/contract'
 import { type Recipe, grindSeen, isOfDialIn, readRecorded } from '@calm-apron/core'
+import { together } from '../database/together.ts'
 import { notThere } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { coffeesOfBags } from './coffeesOfBags.ts'
 import { newestOnGrinder } from '../shots/grinderQueries.ts'
-import { findRecipeRevisions, listShots, recipesOf } from '../shots/queries.ts'
+import { findRecipeRevisions, listShots } from '../shots/queries.ts'
 import { findPrepared } from './queries.ts'
 
 /** So many of each coffee’s dial-ins and of its other shots: ten trainees’ shots don’t push last week’s dial-in out. */
@@ -30,8 +31,10 @@ export async function grindHistory(
   { recipeRevisionId, exceptTrainingId, before }: GrindHistoryQuery,
 ): Promise<GrindSeenOn[]> {
   const { transaction, actor } = errand
-  const [record] = await findPrepared(transaction, [grinderId])
-  const [asked] = await findRecipeRevisions(transaction, [recipeRevisionId])
+  const [[record], [asked]] = await together([
+    findPrepared(transaction, [grinderId]),
+    findRecipeRevisions(transaction, [recipeRevisionId]),
+  ])
   if (!record || asKind(record, 'grinder') === null || !asked) throw notThere()
   const shotIds = await newestOnGrinder(transaction, grinderId, {
     ofEach: NEWEST_OF_EACH,
@@ -40,8 +43,8 @@ export async function grindHistory(
     before: before ?? null,
     isOpenOnly: !teaches(actor.part),
   })
-  const shots = await listShots(transaction, actor.academyId, { shotIds, limit: MOST_SHOTS }, null, false)
-  const recipes = await recipesOf(transaction, shots)
+  const asListed = { shotIds, limit: MOST_SHOTS }
+  const { shots, recipes } = await listShots(transaction, actor.academyId, asListed, null, false)
   const coffeeOf = await coffeesOfBags(errand, shots)
   return shots.toReversed().flatMap((shot): GrindSeenOn[] => {
     const [its, coffee] = [recipes.get(shot.recipeRevisionId)?.targets, coffeeOf.get(shot.bagId ?? '')]

@@ -91,29 +91,27 @@ const THINGS = {
   after: sql`(${prepared.nameKey}, ${prepared.preparedId}) > (${sql.placeholder('afterKey')}, ${sql.placeholder('afterId')}::uuid)`,
 }
 
-const things = filteredQuery(THINGS, (builder, where) =>
+const things = filteredQuery(THINGS, [], (builder, where) =>
   builder
     .select({ thing: getTableColumns(prepared), revision: getTableColumns(preparedRevision) })
     .from(prepared)
     .innerJoin(preparedRevision, NEWEST)
     .where(where)
-    .orderBy(asc(prepared.nameKey), asc(prepared.preparedId))
-    // Of null, no limit at all.
-    .limit(sql.placeholder('limit')),
+    .orderBy(asc(prepared.nameKey), asc(prepared.preparedId)),
 )
 
-/** Things by name, of which all is so that is asked; `values` are what it goes by beside that. */
+/** Things by name, of which all is so that is asked, or the first so many; `values` are what it goes by beside that. */
 async function selectThings(
   transaction: AcademyTransaction,
   asked: Partial<Record<keyof typeof THINGS, unknown>>,
   values: {
-    limit: number | null
     afterKey?: string | undefined
     afterId?: string | undefined
     usedIds?: readonly string[]
-  } = { limit: null },
+  } = {},
+  most: number | null = null,
 ): Promise<PreparedRecord[]> {
-  const rows = await things(transaction, asked, values)
+  const rows = await things(transaction, asked, values, most)
   return rows.map(({ thing, revision }) => toRecord(thing, revision))
 }
 
@@ -140,7 +138,8 @@ export async function listPrepared(
       words: words.length > 0 ? words : undefined,
       after: after ?? undefined,
     },
-    { limit: limit + 1, afterKey: after?.nameKey, afterId: after?.preparedId },
+    { afterKey: after?.nameKey, afterId: after?.preparedId },
+    limit + 1,
   )
   const page = found.slice(0, limit)
   const last = page.at(-1)
@@ -166,7 +165,7 @@ export async function preparedInUse(
   usedIds: readonly string[],
 ): Promise<PreparedRecord[]> {
   const asked = { kinds, isThere: true, isInUse: true, notIdle: true }
-  return selectThings(transaction, asked, { limit: null, usedIds })
+  return selectThings(transaction, asked, { usedIds })
 }
 
 export async function findPrepared(

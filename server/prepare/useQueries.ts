@@ -1,5 +1,6 @@
 import type { BagUse, CoffeePace } from '@calm-apron/contract'
 import { sql } from 'drizzle-orm'
+import { literally } from '../database/literally.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 
 /** Days over which a coffee's pace is taken. */
@@ -25,14 +26,15 @@ export interface CoffeeUsed {
  * planner drops the bag from the order and walks all shots of the academy for each bag that has few.
  */
 export async function coffeeUsed(transaction: AcademyTransaction, now: Date): Promise<CoffeeUsed> {
-  const { rows } = await transaction.execute<{
-    bag_id: string
-    coffee_id: string
-    is_in_use: boolean
-    shots: number
-    ground_g: number
-    late_g: number
-  }>(sql`
+  const { rows } = await transaction
+    .execute<{
+      bag_id: string
+      coffee_id: string
+      is_in_use: boolean
+      shots: number
+      ground_g: number
+      late_g: number
+    }>(sql`
     with bag as (
       select b.academy_id, b.prepared_id as bag_id, b.parent_id as coffee_id,
         b.archived_at is null and b.over_on is null as is_in_use,
@@ -60,7 +62,7 @@ export async function coffeeUsed(transaction: AcademyTransaction, now: Date): Pr
         where shot.academy_id = bag.academy_id and shot.bag_id >= bag.bag_id and shot.bag_id <= bag.bag_id
           and not shot.is_simulated
           and (bag.is_in_use or shot.pulled_at > ${now.toISOString()}::timestamptz - make_interval(days => ${PACE_DAYS}))
-        order by shot.bag_id desc, shot.pulled_at desc limit ${SHOTS_OF_A_BAG}) s on true
+        order by shot.bag_id desc, shot.pulled_at desc limit ${literally(SHOTS_OF_A_BAG)}) s on true
       join lateral (
         select dose_net_g, dose_gross_g, dose_tare_g, grinder_purged, grind_setting from shot_revision r
         where r.academy_id = s.academy_id and r.shot_id = s.shot_id order by r.revision_no desc limit 1) facts on true
@@ -72,6 +74,7 @@ export async function coffeeUsed(transaction: AcademyTransaction, now: Date): Pr
       coalesce(sum(ground_g) filter (
         where pulled_at > ${now.toISOString()}::timestamptz - make_interval(days => ${PACE_DAYS})), 0)::float8 as late_g
     from ground group by bag_id, coffee_id, is_in_use`)
+    .execute()
   return {
     bags: rows
       .filter((row) => row.is_in_use && row.shots > 0)

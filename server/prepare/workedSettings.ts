@@ -17,7 +17,7 @@ import {
 } from '@calm-apron/core'
 import { notThere } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
-import { listShots, recipesOf } from '../shots/queries.ts'
+import { listShots } from '../shots/queries.ts'
 import { coffeesOfBags } from './coffeesOfBags.ts'
 import { findPrepared } from './queries.ts'
 
@@ -68,10 +68,9 @@ function retainedIn({ current: { facts } }: ShotSummary): number[] {
 async function shotsOfGrinder({ actor, transaction }: Errand, grinderId: string) {
   const query = { grinderId, limit: NEWEST_SHOTS }
   const listed = await listShots(transaction, actor.academyId, query, null, !teaches(actor.part))
-  const shots = listed.slice(0, NEWEST_SHOTS)
-  const recipeOf = await recipesOf(transaction, shots)
+  const shots = listed.shots.slice(0, NEWEST_SHOTS)
   const pulled = shots.filter(({ isSimulated }) => !isSimulated)
-  return { pulled, shots: pulled.filter((shot) => didWork(shot, recipeOf.get(shot.recipeRevisionId))) }
+  return { pulled, shots: pulled.filter((shot) => didWork(shot, listed.recipes.get(shot.recipeRevisionId))) }
 }
 
 function didWork(shot: ShotSummary, recipe: RecipeRevision | undefined): boolean {

@@ -3,7 +3,6 @@ import { Router } from 'express'
 import { leaveTrace } from '../audit/trace.ts'
 import type { House } from '../house.ts'
 import { type Errand, serve } from '../http/serve.ts'
-import { Refusal } from '../refusal.ts'
 import { storeCorrection, storeShot } from '../shots/shotService.ts'
 import { notThere } from '../doors/actor.ts'
 import { type NewSlip, keepSlip } from '../tasting/slips.ts'
@@ -64,8 +63,7 @@ async function store(errand: Errand, write: SetAsideRecord['write'], why: string
     await keepSlip(errand, await slipOf(errand, write), body)
     return
   }
-  if ((await storeShot(errand, write.shotId, write.body)) === null)
-    throw new Refusal('id-taken', 'A shot is recorded under this id already; it stays as it is.')
+  await storeShot(errand, write.shotId, write.body)
 }
 
 /** @throws {Refusal} `not-found` where the shot is gone */

@@ -5,7 +5,7 @@ import type { shotRevision } from '../database/schema/index.ts'
 
 /** Facts as the contract says them. */
 export type StoredFacts = ShotInput['facts']
-export type RevisionRow = InferSelectModel<typeof shotRevision>
+type RevisionRow = InferSelectModel<typeof shotRevision>
 /** What a row says beside its facts. */
 type OtherColumns =
   | 'academyId'
@@ -19,6 +19,8 @@ type OtherColumns =
   | 'recordedAt'
   | 'receivedAt'
   | 'noteTextId'
+/** The columns of the facts as they were found. */
+export type FactsRow = Omit<RevisionRow, OtherColumns>
 /** Every column of the facts: one that is not filled does not compile. */
 type FactColumns = Omit<Required<InferInsertModel<typeof shotRevision>>, OtherColumns>
 
@@ -67,7 +69,7 @@ export function toColumns(facts: StoredFacts): FactColumns {
 }
 
 /** Columns as the facts they were stored from. */
-export function toFacts(row: RevisionRow): StoredFacts {
+export function toFacts(row: FactsRow): StoredFacts {
   return {
     grindSetting: row.grindSetting,
     grinderPurged: row.grinderPurged,
@@ -89,13 +91,13 @@ export function toFacts(row: RevisionRow): StoredFacts {
   }
 }
 
-function wantedOf({ doseWantedG, yieldWantedG, tasteWanted }: RevisionRow): Pick<StoredFacts, 'wanted'> {
+function wantedOf({ doseWantedG, yieldWantedG, tasteWanted }: FactsRow): Pick<StoredFacts, 'wanted'> {
   if (doseWantedG === null && yieldWantedG === null && tasteWanted === null) return {}
   const taste = tasteWanted === null ? {} : { taste: tasteWanted }
   return { wanted: { doseG: doseWantedG, yieldG: yieldWantedG, ...taste } }
 }
 
-function measuredOf({ cupMl, tampForceN, leadG }: RevisionRow): Pick<StoredFacts, 'measured'> {
+function measuredOf({ cupMl, tampForceN, leadG }: FactsRow): Pick<StoredFacts, 'measured'> {
   if (cupMl === null && tampForceN === null && leadG === null) return {}
   return { measured: { cupMl, tampForceN, leadG } }
 }
@@ -123,7 +125,7 @@ function doseSeenColumns(
   return { doseSeenBy: null, doseSeenAt: null, doseCount: null }
 }
 
-function toDoseSeen({ doseSeenBy: by, doseSeenAt: at, doseCount: count }: RevisionRow): DoseSeen | null {
+function toDoseSeen({ doseSeenBy: by, doseSeenAt: at, doseCount: count }: FactsRow): DoseSeen | null {
   if (by === null || by === 'scale') return null
   if (isCountMethod(by)) return count === null ? null : { by: 'count', of: by, count }
   return at === null ? null : { by: 'mark', mark: by, at }
@@ -146,7 +148,7 @@ function toClock({
   stopS,
   lastDripS,
   timesEstimated,
-}: RevisionRow): StoredFacts['clock'] {
+}: FactsRow): StoredFacts['clock'] {
   if (firstDrop === null || stopS === null || timesEstimated === null) return null
   const later = {
     ...(preinfusionEndS !== null && { preinfusionEndS }),

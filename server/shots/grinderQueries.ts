@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm'
+import { literally } from '../database/literally.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { isWithheldYet } from './awaitsCall.ts'
 
@@ -33,15 +34,15 @@ export async function newestOnGrinder(
     with of_late as (
       (select ${columns} from shot
         where ${isWanted} and shot.purpose not in ('deliberate-fault', 'sink', 'equipment-failure')
-        order by shot.pulled_at desc limit ${LOOKED_AT})
+        order by shot.pulled_at desc limit ${literally(LOOKED_AT)})
       union
       (select ${columns} from shot where ${isWanted} and shot.purpose in ('dial-in', 'experiment')
-        order by shot.pulled_at desc limit ${most})
+        order by shot.pulled_at desc limit ${literally(most)})
     )
     select shot_id from (
       select of_late.shot_id, of_late.pulled_at, row_number() over (
         partition by bag.parent_id, of_late.purpose in ('dial-in', 'experiment') order by of_late.pulled_at desc) as no
       from of_late join prepared bag on bag.academy_id = of_late.academy_id and bag.prepared_id = of_late.bag_id
-    ) of_each where no <= ${ofEach} order by pulled_at desc limit ${most}`)
+    ) of_each where no <= ${ofEach} order by pulled_at desc limit ${literally(most)}`)
   return rows.map((row) => row.shot_id)
 }

@@ -1,10 +1,11 @@
 import type { RecipeRevision, ShotDetail, ShotInput, ShotListQuery, ShotSummary } from '@calm-apron/contract'
-import { type Placeholder, type SQL, and, desc, eq, getTableColumns, sql } from 'drizzle-orm'
+import { type SQL, and, desc, eq, getTableColumns, sql } from 'drizzle-orm'
 import type { QueryBuilder } from 'drizzle-orm/pg-core'
 import { anyOf } from '../database/anyOf.ts'
 import { containing } from '../database/containing.ts'
 import { filteredQuery, keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
+import { together } from '../database/together.ts'
 import {
   claim,
   freeText,
@@ -19,8 +20,18 @@ import type { PageEnd } from '../http/cursor.ts'
 import { toRecipeRevision } from '../prepare/recipeRevision.ts'
 import { tastedOf } from '../tasting/queries.ts'
 import { type StoredFacts, toColumns } from './factsRow.ts'
-import { SHOT_FILTERS } from './shotFilters.ts'
-import { BESIDE, type FoundShot, SERIES, noteText, toRevision, toSummary } from './shotRow.ts'
+import { FOUND_ALIKE, SHOT_FILTERS } from './shotFilters.ts'
+import {
+  BESIDE,
+  type FoundShot,
+  REVISION,
+  SERIES,
+  SHOT,
+  noteText,
+  toRevision,
+  toSummary,
+  toldOf,
+} from './shotRow.ts'
 
 /** A revision about to be stored. */
 export interface NewRevision {
@@ -54,6 +65,7 @@ export async function insertShot(
     .values({ academyId, shotId, ...setting, pulledAt, clockAheadS, stood })
     .onConflictDoNothing()
     .returning()
+    .execute()
   if (stored === undefined) return null
   if (series !== null) await transaction.insert(shotSeries).values({ academyId, shotId, ...series })
   return stored
@@ -70,6 +82,7 @@ export async function insertRevision(
     .insert(shotRevision)
     .values({ academyId, ...head, ...toColumns(facts) })
     .returning()
+    .execute()
   if (stored === undefined) throw new Error('A revision was stored and not told.')
   return stored
 }
@@ -135,8 +148,10 @@ export async function findShots(
   transaction: AcademyTransaction,
   shotIds: readonly string[],
 ): Promise<ShotDetail[]> {
-  const rows = await wholeShots(transaction, { shotIds })
-  const tasted = await tastedOf(transaction, [...new Set(rows.map((row) => row.shot.shotId))])
+  const [rows, tasted] = await together([
+    wholeShots(transaction, { shotIds }),
+    tastedOf(transaction, shotIds),
+  ])
   const details = new Map<string, ShotDetail>()
   // Many shots were pulled by one recipe: it is read once.
   const recipes = new Map<string, RecipeRevision>()
@@ -159,9 +174,9 @@ export async function findShots(
 const wholeShots = keptQuery((builder) =>
   builder
     .select({
-      shot: getTableColumns(shot),
+      shot: SHOT,
       recipe: getTableColumns(preparedRevision),
-      revision: getTableColumns(shotRevision),
+      revision: REVISION,
       series: SERIES,
       beside: BESIDE,
     })
@@ -189,11 +204,7 @@ export async function updatePurpose(
 type ShotsAsked = Omit<ShotListQuery, 'cursor'> & { shotIds?: readonly string[] }
 
 /** The query behind one page of the list. */
-export function shotPageQuery(
-  builder: Pick<QueryBuilder, 'select'>,
-  where: SQL | undefined,
-  limit: number | Placeholder,
-) {
+export function shotPageQuery(builder: Pick<QueryBuilder, 'select'>, where: SQL | undefined) {
   const newest = builder
     .select()
     .from(shotRevision)
@@ -203,8 +214,8 @@ export function shotPageQuery(
     .as('newest')
   return builder
     .select({
-      shot: getTableColumns(shot),
-      revision: newest._.selectedFields,
+      shot: SHOT,
+      revision: toldOf(newest._.selectedFields),
       series: SERIES,
       beside: BESIDE,
     })
@@ -216,12 +227,15 @@ export function shotPageQuery(
     .leftJoin(claim, eq(claim.recordId, newest.revisionId))
     .where(where)
     .orderBy(desc(shot.pulledAt), desc(shot.shotId))
-    .limit(limit)
 }
 
-const shotPage = filteredQuery(SHOT_FILTERS, (builder, where) =>
-  shotPageQuery(builder, where, sql.placeholder('limit')),
-)
+const shotPage = filteredQuery(SHOT_FILTERS, FOUND_ALIKE, (builder, where) => shotPageQuery(builder, where))
+
+/** Shots, and by which recipe each was judged, under the id of its revision. */
+export interface ShotsAndRecipes {
+  shots: ShotSummary[]
+  recipes: Map<string, RecipeRevision>
+}
 
 /** One page of shots, newest first, and one more where another page follows. */
 export async function listShots(
@@ -230,7 +244,7 @@ export async function listShots(
   { limit, reading, text, ...asked }: ShotsAsked,
   after: PageEnd | null,
   isOpenOnly: boolean,
-): Promise<ShotSummary[]> {
+): Promise<ShotsAndRecipes> {
   const rows = await shotPage(
     transaction,
     {
@@ -241,9 +255,10 @@ export async function listShots(
       isOpenOnly,
       after: after ?? undefined,
     },
-    { limit: limit + 1, afterAt: after?.at, afterId: after?.id },
+    { afterAt: after?.at, afterId: after?.id },
+    limit + 1,
   )
-  return summariesOf(transaction, rows)
+  return shotsAndRecipes(transaction, rows)
 }
 
 /** Rows of `shotPageQuery` as they are told, with what was tasted of them. */
@@ -256,6 +271,16 @@ export async function summariesOf(
     rows.map((row) => row.shot.shotId),
   )
   return rows.map((row) => toSummary(row, tasted))
+}
+
+/** The same, and by which recipes they were judged. */
+export async function shotsAndRecipes(
+  transaction: AcademyTransaction,
+  rows: readonly FoundShot[],
+): Promise<ShotsAndRecipes> {
+  const judged = rows.map((row) => row.shot)
+  const [shots, recipes] = await together([summariesOf(transaction, rows), recipesOf(transaction, judged)])
+  return { shots, recipes }
 }
 
 /** The named recipe revisions, each once. */

@@ -3,7 +3,8 @@ import { Router } from 'express'
 import type { House } from '../house.ts'
 import { serve } from '../http/serve.ts'
 import { told } from '../setAside/setAside.ts'
-import { correctShot, listShotPage, readShotDetail, recordShot } from './shotService.ts'
+import { listShotPage, readShotDetail } from './readShots.ts'
+import { correctShot, recordShot } from './shotService.ts'
 
 export function shotRoutes(house: House): Router {
   const router = Router()

@@ -47,3 +47,14 @@ export const SHOT_FILTERS = {
   after: behindEnd(shot.pulledAt, shot.shotId),
   isOpenOnly: sql`not ${isWithheldYet}`,
 }
+
+/** Of one academy, person, grinder or training, or of these, the newest are read off an index; what else is asked may be so of all or of hardly any. */
+export const FOUND_ALIKE = [
+  'academyId',
+  'personId',
+  'grinderId',
+  'trainingId',
+  'shotIds',
+  'after',
+  'isOpenOnly',
+] as const

@@ -1,20 +1,11 @@
-import {
-  type CorrectionInput,
-  type ShotDetail,
-  type ShotInput,
-  type ShotList,
-  type ShotListQuery,
-  type ShotSummary,
-  reachOf,
-  teaches,
-} from '@calm-apron/contract'
-import { RULES_VERSION } from '@calm-apron/core'
-import { keepText, leaveTrace } from '../audit/trace.ts'
+import { type CorrectionInput, type ShotDetail, type ShotInput, type ShotSummary } from '@calm-apron/contract'
+import type { AsItStood } from '@calm-apron/core'
+import { keepText, leaveTrace, newTextId } from '../audit/trace.ts'
 import { brokenForeignKey } from '../database/errors.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
+import { together } from '../database/together.ts'
 import { notThere, ownsShot, refuseUnlessOwn } from '../doors/actor.ts'
-import { deviceInstant } from '../http/clock.ts'
-import { readCursor, writeCursor } from '../http/cursor.ts'
+import { type DeviceInstant, deviceInstant } from '../http/clock.ts'
 import { once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
 import { Refusal, refuseField } from '../refusal.ts'
@@ -29,17 +20,9 @@ import { tellLive } from '../live/hub.ts'
 import { stoodThen } from './stood.ts'
 import { refuseWrongTraining } from './ofTraining.ts'
 import { refuseWrongThings, refuseWrongVessels } from './namedThings.ts'
-import {
-  findRecipeRevisions,
-  findRevision,
-  findShot,
-  findShotOwner,
-  insertRevision,
-  insertShot,
-  listShots,
-} from './queries.ts'
+import { type NewRevision, findRevision, findShotOwner, insertRevision, insertShot } from './queries.ts'
 import { toSummary } from './shotRow.ts'
-import { isSomethingBehind } from './said/queries.ts'
+import { shotOrRefuse } from './readShots.ts'
 import { isWithheld } from './withheld.ts'
 
 /**
@@ -66,7 +49,6 @@ export async function recordShot(
         }
         await refuseWrongTraining(errand, input)
         const stored = await storeShot(errand, shotId, input, digest)
-        if (stored === null) throw idTaken()
         const { judgedBy } = input
         await noteClaim(errand, said, { kind: 'shot', recordId: shotId, subjectId: shotId, judgedBy })
         const { isClaimed } = said
@@ -77,50 +59,64 @@ export async function recordShot(
 }
 
 /**
- * Stores a new shot with its trace; tells it as it was stored, or (null) that its id is taken.
- * @throws {Refusal} `invalid-input` naming an id that is not there
+ * Stores a new shot with its trace; tells it as it was stored.
+ * @throws {Refusal} `invalid-input` naming an id that is not there; `id-taken`
  */
 export async function storeShot(
-  { actor, transaction, now }: Errand,
+  errand: Errand,
   shotId: string,
   input: ShotInput,
   digest = bodyDigest(input),
-): Promise<ShotSummary | null> {
-  await refuseWrongThings(transaction, input, input.facts)
-  const teachers = await teachingAmong(transaction, [input.personId, input.judgedBy])
-  const stored = await namingUnknownPerson(async () => {
-    const pulled = deviceInstant(input.pulledAt, now)
-    const stood = await stoodThen(transaction, input, pulled.at, teachers.has(input.personId))
-    const shot = await insertShot(transaction, actor.academyId, shotId, input, pulled, stood)
-    if (shot === null) return null
-    const revision = await insertRevision(transaction, actor.academyId, {
-      // The first revision goes by the shot's own id, so that repeating the request finds it.
-      revisionId: shotId,
-      shotId,
-      revisionNo: 1,
-      bodyDigest: digest,
-      judgedBy: input.judgedBy,
-      isJudgeTeaching: teachers.has(input.judgedBy),
-      reasonTextId: null,
-      noteTextId: await keepNote(transaction, actor.academyId, input.personId, input.judgedBy, input.note),
-      recordedAt: pulled.at,
-      receivedAt: now,
-      facts: input.facts,
-    })
-    const beside = { reason: null, note: input.note, claimedAt: null, confirmedAt: null, isDenied: null }
-    return toSummary({ shot, revision, series: input.series, beside }, new Map())
+): Promise<ShotSummary> {
+  const { transaction, now } = errand
+  const { personId, judgedBy } = input
+  const pulled = deviceInstant(input.pulledAt, now)
+  const asked = teachingAmong(transaction, [personId, judgedBy])
+  const [, teachers, stood] = await together([
+    refuseWrongThings(transaction, input, input.facts),
+    asked,
+    stoodThen(transaction, input, pulled.at, asked),
+  ])
+  return keepFirst(errand, input, pulled, stood, {
+    // The first revision goes by the shot's own id, so that repeating the request finds it.
+    revisionId: shotId,
+    shotId,
+    revisionNo: 1,
+    bodyDigest: digest,
+    judgedBy,
+    isJudgeTeaching: teachers.has(judgedBy),
+    reasonTextId: null,
+    noteTextId: input.note === '' ? null : newTextId(),
+    recordedAt: pulled.at,
+    receivedAt: now,
+    facts: input.facts,
   })
-  if (stored === null) return null
-  const { personId, judgedBy: actorId, trainingId } = input
-  const { academyId } = actor
-  await tellLive(transaction, academyId, { kind: 'shot', shotId, trainingId }, personId)
+}
+
+/** All of a new shot is on its way at once, each part behind those it leans on. */
+async function keepFirst(
+  { actor: { academyId }, transaction, now }: Errand,
+  input: ShotInput,
+  pulled: DeviceInstant,
+  stood: AsItStood,
+  first: NewRevision,
+): Promise<ShotSummary> {
+  const { personId, judgedBy, note, trainingId } = input
+  const { shotId, noteTextId } = first
+  const text = { academyId, aboutId: personId, writtenBy: judgedBy, content: note }
   // Its facts are not told again: they stand in a revision that nothing can change.
-  await leaveTrace(
-    transaction,
-    { academyId, kind: 'shot-recorded', actorId, personId, subjectId: shotId },
-    now,
+  const trace = { academyId, kind: 'shot-recorded', actorId: judgedBy, personId, subjectId: shotId } as const
+  const [shot, , revision] = await namingUnknownPerson(() =>
+    together([
+      orTaken(insertShot(transaction, academyId, shotId, input, pulled, stood)),
+      noteTextId === null ? Promise.resolve(null) : keepText(transaction, text, noteTextId),
+      insertRevision(transaction, academyId, first),
+      tellLive(transaction, academyId, { kind: 'shot', shotId, trainingId }, personId),
+      leaveTrace(transaction, trace, now),
+    ]),
   )
-  return stored
+  const beside = { reason: null, note, claimedAt: null, confirmedAt: null, isDenied: null }
+  return toSummary({ shot, revision, series: input.series, beside }, new Map())
 }
 
 /**
@@ -241,46 +237,6 @@ async function keepNote(
   return content === '' ? null : keepText(transaction, { academyId, aboutId, writtenBy, content })
 }
 
-/** @throws {Refusal} `not-found`; `call-first` to a trainee whose own call is still asked for */
-export async function readShotDetail(errand: Errand, shotId: string): Promise<ShotDetail> {
-  const { actor, transaction } = errand
-  const found = await shotOrRefuse(transaction, shotId)
-  refuseUnlessOwn(actor, 'see-shots', ownsShot(actor, found))
-  if (await isWithheld(errand, shotId))
-    throw new Refusal('call-first', 'The reading opens once the call is made.')
-  return found
-}
-
-/** One page. A trainee's shots whose call is still asked for are not in it. Who may see only their own shots gets only those, and asking for another's finds nothing there. */
-export async function listShotPage({ actor, transaction }: Errand, asked: ShotListQuery): Promise<ShotList> {
-  if (asked.personId !== undefined) refuseUnlessOwn(actor, 'see-shots', asked.personId === actor.personId)
-  const isForAll = reachOf(actor.part, 'see-shots') === 'all'
-  const query = isForAll ? asked : { ...asked, personId: actor.personId }
-  const after = query.cursor === undefined ? null : readCursor(query.cursor)
-  const isBySaid = query.reading !== undefined || query.cause !== undefined
-  const rows = await listShots(transaction, actor.academyId, query, after, !teaches(actor.part))
-  const shots = rows.slice(0, query.limit)
-  const last = shots.at(-1)
-  return {
-    shots,
-    recipes: await findRecipeRevisions(
-      transaction,
-      shots.map((shot) => shot.recipeRevisionId),
-    ),
-    isBehind: isBySaid && (await isSomethingBehind(transaction, RULES_VERSION)),
-    nextCursor:
-      rows.length > query.limit && last !== undefined
-        ? writeCursor({ at: last.pulledAt, id: last.shotId })
-        : null,
-  }
-}
-
-async function shotOrRefuse(transaction: AcademyTransaction, shotId: string): Promise<ShotDetail> {
-  const found = await findShot(transaction, shotId)
-  if (found === null) throw notThere()
-  return found
-}
-
 async function summaryOf(transaction: AcademyTransaction, shotId: string): Promise<ShotSummary> {
   const { recipe: _recipe, revisions: _revisions, ...summary } = await shotOrRefuse(transaction, shotId)
   return summary
@@ -301,8 +257,11 @@ function underId(transaction: AcademyTransaction, revisionId: string, shotId: st
 
 const TAKEN = 'Something else was recorded under this id before; it stays as it is.'
 
-function idTaken(): Refusal {
-  return new Refusal('id-taken', TAKEN)
+/** @throws {Refusal} `id-taken` where nothing was stored */
+async function orTaken<T>(storing: Promise<T | null>): Promise<T> {
+  const stored = await storing
+  if (stored === null) throw new Refusal('id-taken', TAKEN)
+  return stored
 }
 
 /** A shot of someone who is not there is told so. */

@@ -164,6 +164,12 @@ describe('refusing', () => {
       'wrong-type',
     ],
     ['an unknown trainee', { ...shotOf(), personId: newId() }, 'personId', 'unknown-id'],
+    [
+      'an unknown trainee with a note',
+      { ...shotOf(), personId: newId(), note: 'Pale.' },
+      'personId',
+      'unknown-id',
+    ],
     ['an unknown recipe', { ...shotOf(), recipeRevisionId: newId() }, 'recipeRevisionId', 'unknown-id'],
     ['an unknown bag', { ...shotOf(), bagId: newId() }, 'bagId', 'unknown-id'],
     [

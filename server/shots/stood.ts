@@ -2,35 +2,53 @@ import { type ShotInput, behindNamed, pulledWith, standsNow } from '@calm-apron/
 import { type AsItStood, type Focus, isSameFocus } from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
+import { together } from '../database/together.ts'
 import { eventsOf } from '../training/queries.ts'
 import { findRecipeRevisions } from './queries.ts'
 import { thingsAt } from '../prepare/queries.ts'
 
 type Named = Pick<
   ShotInput,
-  'bagId' | 'machineId' | 'groupNo' | 'grinderId' | 'recipeRevisionId' | 'trainingId' | 'focus' | 'purpose'
+  | 'personId'
+  | 'bagId'
+  | 'machineId'
+  | 'groupNo'
+  | 'grinderId'
+  | 'recipeRevisionId'
+  | 'trainingId'
+  | 'focus'
+  | 'purpose'
 >
 
-/** What a shot was pulled with, as it stood when it was pulled. */
+/**
+ * What a shot was pulled with, as it stood when it was pulled.
+ * @param asked those who teach, who may still be asked for
+ */
 export async function stoodThen(
   transaction: AcademyTransaction,
   shot: Named,
   pulledAt: Date,
-  isPullerTeaching: boolean,
+  asked: Promise<ReadonlySet<string>>,
 ): Promise<AsItStood> {
   const { bagId, machineId, grinderId } = shot
-  const named = await thingsAt(transaction, present([bagId, machineId, grinderId]), pulledAt)
+  const [named, { timeZone }, focus, teachers] = await together([
+    thingsAt(transaction, present([bagId, machineId, grinderId]), pulledAt),
+    findAcademy(transaction),
+    focusOf(transaction, shot),
+    asked,
+  ])
   const { coffeeId, basketId } = behindNamed(shot, named)
-  const behind = await thingsAt(transaction, present([coffeeId, basketId]), pulledAt)
-  const { timeZone } = await findAcademy(transaction)
-  // Of no use where nobody knows what is in the group.
-  const [recipe] = basketId === null ? [] : await findRecipeRevisions(transaction, [shot.recipeRevisionId])
+  const [behind, [recipe]] = await together([
+    thingsAt(transaction, present([coffeeId, basketId]), pulledAt),
+    // Of no use where nobody knows what is in the group.
+    findRecipeRevisions(transaction, basketId === null ? [] : [shot.recipeRevisionId]),
+  ])
   const recipesBasketId = recipe?.method.basketId ?? null
   return standsNow(pulledWith({ ...shot, recipesBasketId }, new Map([...named, ...behind])), {
     pulledAt: pulledAt.toISOString(),
     timeZone,
-    isPullerTeaching,
-    focus: await focusOf(transaction, shot),
+    isPullerTeaching: teachers.has(shot.personId),
+    focus,
   })
 }
 

@@ -126,7 +126,6 @@ const setShots = keptQuery((builder) =>
       sql`${shot.academyId} = ${sql.placeholder('academyId')}`,
       anyOf(shot.assessmentId, sql.placeholder('assessmentIds')),
     ),
-    sql.placeholder('limit'),
   ),
 )
 /** More than any set has. */
@@ -139,10 +138,7 @@ export async function shotsOfSets(
   assessmentIds: readonly string[],
 ): Promise<ShotSummary[]> {
   if (assessmentIds.length === 0) return []
-  return summariesOf(
-    transaction,
-    await setShots(transaction, { academyId, assessmentIds, limit: MOST_SHOTS }),
-  )
+  return summariesOf(transaction, await setShots(transaction, { academyId, assessmentIds }, MOST_SHOTS))
 }
 
 /** A set while its shots were pulled, by its grinder. */

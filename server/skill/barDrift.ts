@@ -1,7 +1,7 @@
 import { type BarDrift, barDrifts } from '@calm-apron/core'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { shotsOfDay } from './queries.ts'
-import { readerOf } from './readings.ts'
+import { readerBy } from './readings.ts'
 
 /** A bar that was left overnight is another one. */
 const DAY_MS = 8 * 3_600_000
@@ -12,9 +12,9 @@ export async function driftsNow(
   academyId: string,
   now: Date,
 ): Promise<BarDrift[]> {
-  const summaries = await shotsOfDay(transaction, academyId, new Date(now.getTime() - DAY_MS))
-  const read = await readerOf(transaction, summaries)
-  const shots = summaries.toReversed().flatMap((summary) => {
+  const ofDay = await shotsOfDay(transaction, academyId, new Date(now.getTime() - DAY_MS))
+  const read = readerBy(ofDay.recipes)
+  const shots = ofDay.shots.toReversed().flatMap((summary) => {
     const { personId, pulledAt, grinderId, recipeRevisionId } = summary
     const readings = read(summary)
     if (grinderId === null || readings === null) return []

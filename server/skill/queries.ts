@@ -6,7 +6,7 @@ import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction, Database } from '../database/pool.ts'
 import { call, person, ruling, shot, skill } from '../database/schema/index.ts'
 import { isWithheldYet } from '../shots/awaitsCall.ts'
-import { shotPageQuery, summariesOf } from '../shots/queries.ts'
+import { type ShotsAndRecipes, shotPageQuery, shotsAndRecipes, summariesOf } from '../shots/queries.ts'
 
 /** So long a worker has somebody in hand before another takes them up. */
 const CLAIM_MS = 30_000
@@ -87,7 +87,6 @@ const shotsOfPerson = keptQuery((builder) =>
       // What waits for their call is sealed to them, and would show in the figures.
       sql`not ${isWithheldYet}`,
     ),
-    sql.placeholder('limit'),
   ),
 )
 
@@ -97,8 +96,8 @@ export async function countedShots(
   academyId: string,
   personId: string,
 ): Promise<ShotSummary[]> {
-  const asked = { academyId, personId, purposes: COUNTED, limit: WEIGHED_SHOTS }
-  return summariesOf(transaction, await shotsOfPerson(transaction, asked))
+  const asked = { academyId, personId, purposes: COUNTED }
+  return summariesOf(transaction, await shotsOfPerson(transaction, asked, WEIGHED_SHOTS))
 }
 
 const DIALLED_IN = SHOT_PURPOSES.filter(isOfDialIn)
@@ -111,8 +110,8 @@ export async function dialInShots(
   academyId: string,
   personId: string,
 ): Promise<ShotSummary[]> {
-  const asked = { academyId, personId, purposes: DIALLED_IN, limit: DIAL_IN_SHOTS }
-  return summariesOf(transaction, await shotsOfPerson(transaction, asked))
+  const asked = { academyId, personId, purposes: DIALLED_IN }
+  return summariesOf(transaction, await shotsOfPerson(transaction, asked, DIAL_IN_SHOTS))
 }
 
 const shotsBeside = keptQuery((builder) =>
@@ -124,7 +123,6 @@ const shotsBeside = keptQuery((builder) =>
       sql`${shot.personId} <> ${sql.placeholder('personId')}`,
       eq(shot.isSimulated, false),
     ),
-    sql.placeholder('limit'),
   ),
 )
 
@@ -136,8 +134,8 @@ export async function othersShots(
   trainingIds: readonly string[],
 ): Promise<ShotSummary[]> {
   if (trainingIds.length === 0) return []
-  const asked = { academyId, personId, trainingIds, limit: BESIDE_SHOTS }
-  return summariesOf(transaction, await shotsBeside(transaction, asked))
+  const asked = { academyId, personId, trainingIds }
+  return summariesOf(transaction, await shotsBeside(transaction, asked, BESIDE_SHOTS))
 }
 
 /** A day's shots, by which it is told what the bar does. */
@@ -152,7 +150,6 @@ const shotsSince = keptQuery((builder) =>
       anyOf(shot.purpose, sql.placeholder('purposes')),
       eq(shot.isSimulated, false),
     ),
-    sql.placeholder('limit'),
   ),
 )
 
@@ -161,9 +158,9 @@ export async function shotsOfDay(
   transaction: AcademyTransaction,
   academyId: string,
   since: Date,
-): Promise<ShotSummary[]> {
-  const asked = { academyId, since: since.toISOString(), purposes: COUNTED, limit: DAY_SHOTS }
-  return summariesOf(transaction, await shotsSince(transaction, asked))
+): Promise<ShotsAndRecipes> {
+  const asked = { academyId, since: since.toISOString(), purposes: COUNTED }
+  return shotsAndRecipes(transaction, await shotsSince(transaction, asked, DAY_SHOTS))
 }
 
 const finalCalls = keptQuery((builder) =>

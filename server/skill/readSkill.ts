@@ -8,6 +8,7 @@ import {
   teaches,
   withoutForecast,
 } from '@calm-apron/contract'
+import { together } from '../database/together.ts'
 import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
 import type { Errand } from '../http/serve.ts'
 import { driftsNow } from './barDrift.ts'
@@ -16,11 +17,14 @@ import { lastTakeHome } from './takeHomeQueries.ts'
 
 /** What everyone can do of whom the asker may know. */
 export async function readTeam({ actor, transaction, now }: Errand): Promise<SkillList> {
-  const all = await listBriefs(transaction)
   const isForAll = reachOf(actor.part, 'see-skill') === 'all'
+  const [all, bar] = await together([
+    listBriefs(transaction),
+    isForAll ? driftsNow(transaction, actor.academyId, now) : Promise.resolve([]),
+  ])
   const known = all.filter(({ personId }) => isForAll || personId === actor.personId)
   return {
-    bar: isForAll ? await driftsNow(transaction, actor.academyId, now) : [],
+    bar,
     people: known.map((each) => ({
       ...askedOf(each),
       families: teaches(actor.part) ? each.families : each.families.map(briefWithoutForecast),
@@ -34,14 +38,17 @@ export async function readTeam({ actor, transaction, now }: Errand): Promise<Ski
  */
 export async function readPerson({ actor, transaction }: Errand, personId: string): Promise<PersonSkill> {
   refuseUnlessOwn(actor, 'see-skill', personId === actor.personId)
-  const found = await findSkill(transaction, personId)
+  const [found, takeHome] = await together([
+    findSkill(transaction, personId),
+    lastTakeHome(transaction, personId),
+  ])
   if (found === null) throw notThere()
   const isTeaching = teaches(actor.part)
   return {
     ...askedOf(found),
     families: isTeaching ? found.families : withoutForecast(found.families),
     beside: isTeaching ? found.beside : null,
-    takeHome: await lastTakeHome(transaction, personId),
+    takeHome,
   }
 }
 

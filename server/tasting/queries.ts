@@ -78,7 +78,8 @@ export async function openAmong(
 
 const hasSide = (side: SlipSide) => sql`exists (select from slip
   where slip.academy_id = shot.academy_id and slip.shot_id = shot.shot_id and slip.side = ${sql.raw(`'${side}'`)})`
-const IS_OPEN = sql`not ${isSealedInSet}
+/** What was said of a shot may be read. */
+export const IS_OPEN = sql`not ${isSealedInSet}
   and ((not shot.are_notes_asked and not ${awaitsCall}) or (${hasSide('trainee')} and ${hasSide('trainer')}))`
 
 /** Whether anybody has tasted it: on a note, or at the bar. */

@@ -1,4 +1,5 @@
 import { type Tasting, askedBefore } from '@calm-apron/contract'
+import { together } from '../database/together.ts'
 import type { Errand } from '../http/serve.ts'
 import { isSealed, isWithheld } from '../shots/withheld.ts'
 import { watchesOf } from '../training/watchQueries.ts'
@@ -13,16 +14,23 @@ import { ownerOf } from './tastingAccess.ts'
  * @throws {Refusal} `not-found`
  */
 export async function readTasting(errand: Errand, shotId: string): Promise<Tasting> {
+  const { actor, transaction } = errand
   const owner = await ownerOf(errand, 'see-tasting', shotId)
   const pulledBy = owner.personId
-  const { actor, transaction } = errand
-  const slips = await listSlips(transaction, shotId)
-  const calls = await listCalls(transaction, shotId)
+  const [slips, calls, isReadingWithheld, isInSet, watched, rulings, photos, repurposings] = await together([
+    listSlips(transaction, shotId),
+    listCalls(transaction, shotId),
+    isWithheld(errand, shotId),
+    isSealed(transaction, shotId),
+    watchesOf(transaction, shotId),
+    listRulings(transaction, shotId),
+    listPhotos(transaction, shotId),
+    listRepurposings(transaction, shotId),
+  ])
   const sides = sidesOf(slips)
-  const isReadingWithheld = await isWithheld(errand, shotId)
-  const isNowOpen = isOpenTo(owner, sides, isReadingWithheld) && !(await isSealed(transaction, shotId))
+  const isNowOpen = isOpenTo(owner, sides, isReadingWithheld) && !isInSet
   const isReadable = isNowOpen && !isReadingWithheld
-  const watches = (await watchesOf(transaction, shotId)).filter(({ watchedBy }) => watchedBy !== pulledBy)
+  const watches = watched.filter(({ watchedBy }) => watchedBy !== pulledBy)
   return {
     sides,
     isOpen: isNowOpen,
@@ -36,9 +44,9 @@ export async function readTasting(errand: Errand, shotId: string): Promise<Tasti
     slips: slips.filter(({ filledBy }) => isNowOpen || filledBy === actor.personId),
     calls: calls.filter(({ personId }) => isNowOpen || personId === actor.personId),
     // A ruling gives the reading away: whoever is still asked for a call does not see it.
-    rulings: isReadable ? await listRulings(transaction, shotId) : [],
-    photos: await listPhotos(transaction, shotId),
-    repurposings: isReadingWithheld ? [] : await listRepurposings(transaction, shotId),
+    rulings: isReadable ? rulings : [],
+    photos,
+    repurposings: isReadingWithheld ? [] : repurposings,
     watches: watches.filter(({ watchedBy }) => isReadable || watchedBy === actor.personId),
   }
 }

@@ -2,6 +2,7 @@ import type { RecipeRevision, Today, TodayPerson } from '@calm-apron/contract'
 import { and, asc, desc, eq, getTableColumns, gt, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
 import { keptQuery } from '../database/keptQuery.ts'
+import { literally } from '../database/literally.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { person, personName, prepared, preparedRevision, shot } from '../database/schema/index.ts'
 import { awaitsCall } from '../shots/awaitsCall.ts'
@@ -109,7 +110,7 @@ export async function lastYields(transaction: AcademyTransaction): Promise<Today
       select s.pulled_at, s.group_no, s.recipe_revision_id, ${CUP_G} as cup_g
       ${SHOTS_AT_MACHINE}
         and facts.abandoned is null
-      order by s.pulled_at desc limit ${YIELD_SHOTS}) last
+      order by s.pulled_at desc limit ${literally(YIELD_SHOTS)}) last
     join prepared_revision recipe on recipe.academy_id = m.academy_id
       and recipe.revision_id = last.recipe_revision_id
     where m.kind = 'machine' and m.archived_at is null and last.cup_g > 0 and last.group_no is not null
@@ -130,7 +131,7 @@ export async function lastLeads(transaction: AcademyTransaction): Promise<Today[
     cross join lateral (
       select s.pulled_at, ${CUP_G} - (facts.noted ->> 'weightAtStopG')::numeric as lead
       ${SHOTS_AT_MACHINE}
-      order by s.pulled_at desc limit ${LEAD_SHOTS}) last
+      order by s.pulled_at desc limit ${literally(LEAD_SHOTS)}) last
     where m.kind = 'machine' and m.archived_at is null and last.lead >= 0
     group by m.prepared_id`)
   return rows.map((row) => ({ machineId: row.machine_id, leadsG: row.leads }))

@@ -12,6 +12,8 @@ import {
 } from '@calm-apron/contract'
 import { gramsLeft } from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
+import type { AcademyTransaction } from '../database/pool.ts'
+import { together } from '../database/together.ts'
 import type { Errand } from '../http/serve.ts'
 import { preparedInUse } from '../prepare/queries.ts'
 import { type CoffeeUsed, coffeeUsed } from '../prepare/useQueries.ts'
@@ -37,17 +39,24 @@ const MS_PER_DAY = 86_400_000
 
 /** A trainee hears of themselves, of those who teach, and of those with whom they sit in a training; of others not even the names. */
 export async function readToday({ actor, transaction, now }: Errand): Promise<Today> {
-  const people = await listPeople(transaction)
   const isForAll = reachOf(actor.part, 'see-academy') === 'all'
-  const peers = isForAll ? new Set<string>() : await seatedWith(transaction, actor.personId)
+  const daysAgo = (days: number) => new Date(now.getTime() - days * MS_PER_DAY)
+  // The longest first: what is told of it is put together while the others are looked for.
+  const [inUse, people, peers, earlierRecipes, academy, awaiting, leads, yields] = await together([
+    coffeesInUse(transaction, now),
+    listPeople(transaction),
+    isForAll ? Promise.resolve(new Set<string>()) : seatedWith(transaction, actor.personId),
+    recipesReplacedSince(transaction, daysAgo(EARLIER_DAYS)),
+    findAcademy(transaction),
+    awaitingSince(transaction, daysAgo(1)),
+    lastLeads(transaction),
+    lastYields(transaction),
+  ])
+  const { late, things, unreadable } = inUse
   const isTold = ({ personId, role }: Today['people'][number]) =>
     isForAll || teaches(role) || personId === actor.personId || peers.has(personId)
-  const late = await coffeeUsed(transaction, now)
-  const usedIds = late.pace.map(({ coffeeId }) => coffeeId)
-  const { things, unreadable } = sorted(await preparedInUse(transaction, SHOWN, usedIds))
-  const earlier = await recipesReplacedSince(transaction, new Date(now.getTime() - EARLIER_DAYS * MS_PER_DAY))
   return {
-    academy: await findAcademy(transaction),
+    academy,
     people: people.filter(isTold),
     recipes: ofKind(things, 'recipe').map(({ preparedId, revisionId, revisionNo, content }) => ({
       recipeRevisionId: revisionId,
@@ -55,18 +64,25 @@ export async function readToday({ actor, transaction, now }: Errand): Promise<To
       revisionNo,
       ...content,
     })),
-    earlierRecipes: earlier,
+    earlierRecipes,
     coffees: coffeesOf(things, late),
     bars: barsOf(things),
     routines: ofKind(things, 'routine').map((each) => ({ routineId: each.preparedId, ...each.content })),
     cautions: ofKind(things, 'caution').map((each) => ({ cautionId: each.preparedId, ...each.content })),
-    awaiting: (await awaitingSince(transaction, new Date(now.getTime() - MS_PER_DAY))).filter(
+    awaiting: awaiting.filter(
       ({ personId }) => reachOf(actor.part, 'see-shots') === 'all' || personId === actor.personId,
     ),
-    leads: await lastLeads(transaction),
-    yields: await lastYields(transaction),
+    leads,
+    yields,
     unreadable,
   }
+}
+
+/** What is prepared and about, and what of late was ground of it. */
+async function coffeesInUse(transaction: AcademyTransaction, now: Date) {
+  const late = await coffeeUsed(transaction, now)
+  const usedIds = late.pace.map(({ coffeeId }) => coffeeId)
+  return { late, ...sorted(await preparedInUse(transaction, SHOWN, usedIds)) }
 }
 
 /** Each read once; one that can't be read must not keep all the others from everybody. */

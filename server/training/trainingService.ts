@@ -18,6 +18,7 @@ import { reachOf } from '@calm-apron/contract'
 import { leaveTrace } from '../audit/trace.ts'
 import { noteClaim } from '../claims/noteClaim.ts'
 import { whoSaysNow } from '../claims/whoSays.ts'
+import { together } from '../database/together.ts'
 import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
 import { deviceInstant } from '../http/clock.ts'
 import { readCursor, writeCursor } from '../http/cursor.ts'
@@ -213,16 +214,15 @@ export async function passOnStage(
   stage: GroupStage,
 ): Promise<void> {
   const { actor, transaction } = errand
-  const seated = await seatedAmong(transaction, trainingId, [actor.personId, stage.personId])
+  const [seated] = await together([
+    seatedAmong(transaction, trainingId, [actor.personId, stage.personId]),
+    // Where it is refused nobody hears of it: it is told with the transaction, or not at all.
+    tellLive(transaction, actor.academyId, { kind: 'stage', trainingId, stage: { group, ...stage } }),
+  ])
   if (seated === null) throw notThere()
   refuseUnlessOwn(actor, 'tell-stage', seated.has(actor.personId))
   const isTheirs =
     stage.personId === actor.personId ||
     (reachOf(actor.part, 'tell-stage') === 'all' && seated.has(stage.personId))
   if (!isTheirs) throw refuseField('personId', 'not-theirs', 'Nobody else tells what they are doing.')
-  await tellLive(transaction, actor.academyId, {
-    kind: 'stage',
-    trainingId,
-    stage: { group, ...stage },
-  })
 }

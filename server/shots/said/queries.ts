@@ -1,8 +1,7 @@
-import type { ShotSummary } from '@calm-apron/contract'
 import { asc, lt, sql } from 'drizzle-orm'
 import type { AcademyTransaction, Database } from '../../database/pool.ts'
 import { shotSaid } from '../../database/schema/index.ts'
-import { listShots } from '../queries.ts'
+import { type ShotsAndRecipes, listShots } from '../queries.ts'
 
 /** The academies in which it is not known of every shot what it is said to be. */
 export async function academiesBehind(database: Database, rulesVersion: number): Promise<string[]> {
@@ -63,7 +62,7 @@ export async function withShotsBefore(
   transaction: AcademyTransaction,
   academyId: string,
   shotIds: readonly string[],
-): Promise<ShotSummary[]> {
+): Promise<ShotsAndRecipes> {
   const { rows } = await transaction.execute<{ shot_id: string }>(sql`
     select before.shot_id from shot b cross join lateral (
       select o.shot_id from shot o where o.person_id = b.person_id

@@ -11,9 +11,9 @@ import {
 } from '@calm-apron/core'
 import { inAcademy } from '../../database/inAcademy.ts'
 import type { AcademyTransaction } from '../../database/pool.ts'
+import { together } from '../../database/together.ts'
 import type { House } from '../../house.ts'
 import { lastRulings } from '../../skill/queries.ts'
-import { recipesOf } from '../queries.ts'
 import { type Said, academiesBehind, claimBehind, keepSaid, readBeside, withShotsBefore } from './queries.ts'
 
 /** Few at a time: whoever corrects one of them waits until they are done. */
@@ -37,10 +37,12 @@ async function workOutSome(transaction: AcademyTransaction, academyId: string): 
   if (claimed.length === 0) return 0
   // Whatever is read beside them is read anew with them.
   const shotIds = [...claimed, ...(await readBeside(transaction, claimed, RULES_VERSION))]
-  const around = await withShotsBefore(transaction, academyId, shotIds)
-  const recipes = await recipesOf(transaction, around)
-  const rulings = await lastRulings(transaction, shotIds)
-  const all = around.map((shot): Around => ({ shot, recorded: recordedOf(shot) }))
+  const [around, rulings] = await together([
+    withShotsBefore(transaction, academyId, shotIds),
+    lastRulings(transaction, shotIds),
+  ])
+  const { recipes } = around
+  const all = around.shots.map((shot): Around => ({ shot, recorded: recordedOf(shot) }))
   const said: Said[] = []
   for (const each of all) {
     const { shotId, recipeRevisionId } = each.shot
