@@ -63,7 +63,7 @@ try {
   /** Follows a training; calls back with each stage's sequence number, which is sent as its seconds. */
   async function follow(trainingId: string, heard: (pumpS: number) => void, no = 0): Promise<() => void> {
     const stop = new AbortController()
-    const answer = await fetch(`${api}/trainings/${trainingId}/live`, {
+    const answer = await fetch(`${api}/live`, {
       headers: { Cookie: followers[no % followers.length] ?? '' },
       signal: stop.signal,
     })
@@ -71,7 +71,9 @@ try {
     const words = new TextDecoder()
     const reading = (async () => {
       for await (const chunk of answer.body ?? [])
-        for (const [, pumpS] of words.decode(chunk).matchAll(/"pumpS":([\d.]+)/g)) heard(Number(pumpS))
+        for (const line of words.decode(chunk, { stream: true }).split('\n'))
+          if (line.includes(trainingId))
+            for (const [, pumpS] of line.matchAll(/"pumpS":([\d.]+)/g)) heard(Number(pumpS))
     })()
     // It ends by being stopped.
     reading.catch(() => undefined)
@@ -105,6 +107,8 @@ try {
     const isSeen = new Promise<void>((resolve) => (wake = resolve))
     sentMs = performance.now()
     await Promise.all([tell(trainingId, no), isSeen])
+    // As often as ten tablets tell.
+    await new Promise((resolve) => setTimeout(resolve, TELL_EVERY_MS / 10))
   }
   leave()
   const baseline = percentile(plainMs, 0.5)
@@ -167,15 +171,13 @@ try {
     await Promise.all(
       ids.map(async (each, at) => {
         const by = headersOf(sessions[at] ?? '')
-        // Not all in the same moment.
-        await new Promise((resolve) => setTimeout(resolve, (at / groups) * TELL_EVERY_MS))
-        for (let no = 1; performance.now() < untilMs; no += 1) {
-          const startMs = performance.now()
+        // Each by its own clock, and not all in the same moment: what held one up does not bring them together.
+        let dueMs = performance.now() + (at / groups) * TELL_EVERY_MS
+        for (let no = 1; dueMs < untilMs; no += 1) {
+          await new Promise((resolve) => setTimeout(resolve, Math.max(0, dueMs - performance.now())))
           await tell(each, no, by)
           told += 1
-          await new Promise((resolve) =>
-            setTimeout(resolve, Math.max(0, TELL_EVERY_MS - (performance.now() - startMs))),
-          )
+          while (dueMs < performance.now()) dueMs += TELL_EVERY_MS
         }
       }),
     )

@@ -6,8 +6,8 @@ const MOST_KEPT = 500
 const names = new Map<string, string>()
 
 /**
- * Lets a connection keep every statement of the query builder, and any with values, under a name, so that the database parses and plans it once and not
- * for every request. What the driver is given else passes through as it is.
+ * Lets a connection keep every statement of the query builder, and any with values, under a name, so that the database parses
+ * and plans it once and not for every request. What the driver is given else passes through as it is.
  */
 export function keepStatements(client: pg.ClientBase): void {
   const query = client.query.bind(client)

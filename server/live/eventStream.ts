@@ -7,13 +7,18 @@ const STILL_HERE = 'event: still\ndata: 1\n\n'
 /** So much may wait for a reader; one that falls further behind is let go, and comes back for all of it. */
 const MOST_UNREAD_BYTES = 256 * 1024
 
+/** Of what sixty tablets tell twice a second each of sixty hears all: beyond so many words a second they are gathered for so long. */
+const GATHERED_BEYOND = 20
+const GATHER_MS = 200
+
 /** A stream of events that is written to until its reader goes, or falls too far behind. */
 export interface EventStream {
   isGone: () => boolean
   /** Runs when the reader goes; at once where they have gone already. */
   onGone: (act: () => void) => void
   open: () => void
-  say: (message: object) => void
+  /** @param instead what it takes the place of, where that was not sent yet */
+  say: (message: object, instead?: string) => void
   end: () => void
 }
 
@@ -23,6 +28,7 @@ export interface EventStream {
  */
 export function eventStream(res: Response, stillMay: () => Promise<boolean>): EventStream {
   const leaving: (() => void)[] = []
+  const gathered = gathering(write)
   let isGone = false
   res.on('close', () => {
     isGone = true
@@ -32,7 +38,11 @@ export function eventStream(res: Response, stillMay: () => Promise<boolean>): Ev
   function write(text: string): void {
     if (isGone || res.writableEnded) return
     res.write(text)
-    if (res.writableLength > MOST_UNREAD_BYTES) res.destroy()
+    letGoIfBehind()
+  }
+
+  function letGoIfBehind(): void {
+    if (gathered.length() + res.writableLength > MOST_UNREAD_BYTES) res.destroy()
   }
 
   function onGone(act: () => void): void {
@@ -49,15 +59,71 @@ export function eventStream(res: Response, stillMay: () => Promise<boolean>): Ev
     )
     stillHere.unref()
     onGone(() => clearInterval(stillHere))
+    onGone(gathered.drop)
   }
 
   return {
     isGone: () => isGone,
     onGone,
     open,
-    say: (message) => write(textOf(message)),
-    end: () => res.end(),
+    say: (message, instead) => {
+      if (isGone) return
+      gathered.add(textOf(message), instead)
+      letGoIfBehind()
+    },
+    end: () => {
+      gathered.send()
+      res.end()
+    },
   }
+}
+
+/** Whether it is more than so many a second, this second or the one before. */
+function muchOf(many: number): (nowMs: number) => boolean {
+  let [second, now, before] = [0, 0, 0]
+  return (nowMs) => {
+    const current = Math.floor(nowMs / 1000)
+    if (current !== second) [second, before, now] = [current, current === second + 1 ? now : 0, 0]
+    now += 1
+    return Math.max(now, before) > many
+  }
+}
+
+/** Sends at once, or where that would be very often, together what was said since. */
+function gathering(write: (text: string) => void) {
+  const texts = new Map<string | number, string>()
+  const isMuch = muchOf(GATHERED_BEYOND)
+  let [length, count, sentAtMs] = [0, 0, -Infinity]
+  let later: ReturnType<typeof setTimeout> | undefined
+
+  function drop(): void {
+    clearTimeout(later)
+    later = undefined
+    texts.clear()
+    length = 0
+  }
+
+  function send(): void {
+    const all = [...texts.values()].join('')
+    drop()
+    if (all === '') return
+    sentAtMs = performance.now()
+    write(all)
+  }
+
+  function add(text: string, instead: string | number = count++): void {
+    length += text.length - (texts.get(instead)?.length ?? 0)
+    // It stands where it was said last, behind what was said before it.
+    texts.delete(instead)
+    texts.set(instead, text)
+    const nowMs = performance.now()
+    const dueMs = isMuch(nowMs) ? sentAtMs + GATHER_MS - nowMs : 0
+    if (later !== undefined) return
+    if (dueMs <= 0) send()
+    else later = setTimeout(send, dueMs).unref()
+  }
+
+  return { add, send, drop, length: () => length }
 }
 
 const texts = new WeakMap<object, string>()

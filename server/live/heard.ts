@@ -5,17 +5,23 @@ import type { PassedOn } from './hub.ts'
 /** Whether whoever follows may know of a training. */
 export type MaySee = (trainingId: string) => Promise<boolean>
 
+/** Whether a reader hears whatever is said as it is. */
+export function hearsAll({ part }: Pick<Actor, 'part'>): boolean {
+  return teaches(part)
+}
+
 /**
  * A piece of news as this reader hears it; null where it is not for them. Of somebody else's shot a trainee hears how far
  * it has come in a training of theirs, and none of its numbers: they are withheld, as they are everywhere.
  */
 export async function asHeardBy(
-  { part, personId }: Pick<Actor, 'part' | 'personId'>,
+  actor: Pick<Actor, 'part' | 'personId'>,
   { news, personId: about }: PassedOn,
   maySee: MaySee,
 ): Promise<LiveNews | null> {
   if (news.kind === 'doors') return null
-  if (teaches(part)) return news
+  if (hearsAll(actor)) return news
+  const { part, personId } = actor
   switch (news.kind) {
     case 'here':
     case 'prepared':

@@ -32,6 +32,23 @@ export async function tellLive(
   await transaction.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(payload)})`).execute()
 }
 
+/**
+ * The same where nothing else is done: nothing is kept then that a power cut could take, and nobody is made to wait for the
+ * disk, where all who tell something would wait for one another.
+ */
+export async function tellInPassing(
+  transaction: AcademyTransaction,
+  academyId: string,
+  news: LiveNews,
+): Promise<void> {
+  const payload: PassedOn = { academyId, personId: null, news }
+  await transaction
+    .execute(
+      sql`select pg_notify(${CHANNEL}, ${JSON.stringify(payload)}), set_config('synchronous_commit', 'off', true)`,
+    )
+    .execute()
+}
+
 /** Tells every line of this transaction's academy to ask anew who follows it: a session ended, or changed hands. */
 export async function tellDoors(transaction: AcademyTransaction): Promise<void> {
   await transaction.execute(sql`select pg_notify(${CHANNEL}, json_build_object(

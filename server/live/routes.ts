@@ -15,7 +15,7 @@ import { type Errand, asActor } from '../http/serve.ts'
 import { Refusal } from '../refusal.ts'
 import { eventsSeenBy } from '../training/trainingService.ts'
 import { eventStream } from './eventStream.ts'
-import { type MaySee, asHeardBy } from './heard.ts'
+import { type MaySee, asHeardBy, hearsAll } from './heard.ts'
 import type { PassedOn } from './hub.ts'
 
 /** Nobody has more devices and tabs open than this; beyond it something is wrong. */
@@ -109,28 +109,49 @@ async function serveLine(
     return may
   }
 
+  function say(heard: LiveNews | null): void {
+    const words = heard === null ? null : said(heard)
+    if (words !== null) stream.say(words, heard?.kind === 'stage' ? groupOf(heard) : undefined)
+  }
+
   async function pass(passed: PassedOn): Promise<void> {
     const { news } = passed
     // Who sits in it may be another since.
     if (news.kind === 'training') seen.delete(news.trainingId)
     if (MAY_CLOSE.has(news.kind) && !(await stillMay())) return
-    const heard = actor === null ? null : await asHeardBy(actor, passed, maySee)
-    const words = heard === null ? null : said(heard)
-    if (words !== null) stream.say(words)
+    say(actor === null ? null : await asHeardBy(actor, passed, maySee))
   }
 
-  stream.onGone(house.live.follow(followed.academyId, { hear: inTurn(pass, stream.end), end: stream.end }))
+  /** What whoever teaches hears of stages, which are most of it, needs nothing looked up. */
+  function passAtOnce({ news }: PassedOn): boolean {
+    if (news.kind !== 'stage' || actor === null || !hearsAll(actor)) return false
+    say(news)
+    return true
+  }
+
+  const hear = inTurn(pass, passAtOnce, stream.end)
+  stream.onGone(house.live.follow(followed.academyId, { hear, end: stream.end }))
   // Whatever happened before the line stood is asked for now; what comes after is heard.
   await house.live.standing()
   const here = said({ kind: 'here' })
   if (here !== null) stream.say(here)
 }
 
+/** A stage that was not sent yet when the next one of its group came is of no use to anybody. */
+function groupOf({ trainingId, stage }: Extract<LiveNews, { kind: 'stage' }>): string {
+  return `${trainingId} ${stage.group}`
+}
+
 /** One after the other, in the order in which it came; who falls too far behind is let go. */
-function inTurn(pass: (passed: PassedOn) => Promise<void>, letGo: () => void): (passed: PassedOn) => void {
+function inTurn(
+  pass: (passed: PassedOn) => Promise<void>,
+  passAtOnce: (passed: PassedOn) => boolean,
+  letGo: () => void,
+): (passed: PassedOn) => void {
   let waiting = 0
   let last = Promise.resolve()
   return (passed) => {
+    if (waiting === 0 && passAtOnce(passed)) return
     if (waiting >= MOST_WAITING) {
       letGo()
       return

@@ -27,7 +27,7 @@ import type { Errand } from '../http/serve.ts'
 import { roleOf } from '../people/queries.ts'
 import { Refusal, refuseField } from '../refusal.ts'
 import { ACTION_OF, TRACE_OF, refuseWrongSetup } from './happening.ts'
-import { tellLive } from '../live/hub.ts'
+import { tellInPassing, tellLive } from '../live/hub.ts'
 import {
   eventsOf,
   findEvent,
@@ -217,7 +217,7 @@ export async function passOnStage(
   const [seated] = await together([
     seatedAmong(transaction, trainingId, [actor.personId, stage.personId]),
     // Where it is refused nobody hears of it: it is told with the transaction, or not at all.
-    tellLive(transaction, actor.academyId, { kind: 'stage', trainingId, stage: { group, ...stage } }),
+    tellInPassing(transaction, actor.academyId, { kind: 'stage', trainingId, stage: { group, ...stage } }),
   ])
   if (seated === null) throw notThere()
   refuseUnlessOwn(actor, 'tell-stage', seated.has(actor.personId))
