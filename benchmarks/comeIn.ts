@@ -28,6 +28,7 @@ export async function send(
     headers: {
       Origin: url,
       Cookie: cookie,
+      'Accept-Encoding': 'gzip, deflate, br',
       [CONTRACT_HEADER]: String(CONTRACT_VERSION),
       ...(body !== undefined && { 'Content-Type': 'application/json' }),
     },

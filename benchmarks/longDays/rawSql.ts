@@ -13,15 +13,15 @@ const NEWEST = `
   left join free_text note on note.text_id = newest.note_text_id
   left join claim on claim.revision_id = newest.revision_id`
 
-/** The rows that a page of shots is made of. */
-export function shotRows(where: string, values: readonly unknown[], limit: number): RawStatement[] {
+/** The rows that a page of shots is made of. @param no of how many statements before them */
+export function shotRows(where: string, values: readonly unknown[], limit: number, no = 0): RawStatement[] {
   return [
     {
       text: `select shot.*, newest.*, reason.content as reason, note.content as note_text, claim.claimed_at, claim.confirmed_at, claim.is_denied
         from shot ${NEWEST} where ${where} order by shot.pulled_at desc, shot.shot_id desc limit ${limit}`,
       values: () => [...values],
     },
-    ...besideShots(0),
+    ...besideShots(no),
   ]
 }
 
@@ -89,6 +89,9 @@ export function trainingRows(trainingId: string): RawStatement[] {
   ]
 }
 
+/** A day's shots tell what the bar does to everybody. */
+const OF_DAY = "shot.pulled_at >= now() - interval '8 hours' and not shot.is_simulated"
+
 /** The rows that everyone's skill is made of, or one person's. */
 export function skillRows(personId: string | null): RawStatement[] {
   const [what, where] =
@@ -99,6 +102,7 @@ export function skillRows(personId: string | null): RawStatement[] {
         left join skill using (academy_id, person_id) where ${where}`,
       values: () => (personId === null ? [] : [personId]),
     },
+    ...(personId === null ? shotRows(OF_DAY, [], 300, 1) : []),
   ]
 }
 

@@ -68,10 +68,12 @@ test('what happens reaches a tablet at another server', async () => {
   // The first word says that the line stands.
   await first
   await tellStage(trainee).expect(200)
-  expect(await all).toEqual([
-    { kind: 'training', trainingId },
-    { kind: 'stage', stage: expect.objectContaining({ group: 'a', step: 'dose', weightG: 18.1 }) },
-  ])
+  const heard = await all
+  expect(heard[0]).toEqual({ kind: 'training', trainingId })
+  expect(heard.at(-1)).toEqual({
+    kind: 'stage',
+    stage: expect.objectContaining({ group: 'a', step: 'dose', weightG: 18.1 }),
+  })
   await there.close()
 })
 
@@ -90,12 +92,12 @@ test('of somebody else’s shot a trainee hears how far it is, and none of its n
 
 test('it ends with the session, and tells nothing more', async () => {
   const here = await listening(server.app)
-  const { first, all } = await hearOld(here.at, trainee, (heard) => heard.length > 1)
+  const { first, all } = await hearOld(here.at, trainee, () => false)
   await first
   await server.of(trainee).delete('/api/v1/session').expect(200)
-  await note({ kind: 'break-began' }).expect(201)
+  await tellStage(trainer).expect(200)
   // The line ended; what was heard is what was said before.
-  expect(await all).toEqual([{ kind: 'training', trainingId }])
+  expect(new Set((await all).map(({ kind }) => kind))).toEqual(new Set(['training']))
   await here.close()
 })
 

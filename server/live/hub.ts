@@ -3,6 +3,7 @@ import { sql } from 'drizzle-orm'
 import pg from 'pg'
 import { z } from 'zod'
 import type { AcademyTransaction } from '../database/pool.ts'
+import { LATELY_MS, lately } from './lately.ts'
 
 const CHANNEL = 'calm_apron_live'
 /** How long to wait before listening again, once the line to the database broke. */
@@ -64,6 +65,8 @@ export interface Follower {
 /** Those who follow at this server, over one line to the database that all of them share. */
 export interface LiveHub {
   follow: (academyId: string, follower: Follower) => () => void
+  /** What was told in this academy in the last seconds, the last of each thing; null where that is not known, or very much. */
+  lately: (academyId: string) => PassedOn[] | null
   /** Resolves once the line stands: what is told from then on is heard. */
   standing: () => Promise<void>
   close: () => Promise<void>
@@ -77,6 +80,8 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
   let isClosed = false
   let wasLost = false
   let line = awaited()
+  const late = lately()
+  let heardSinceMs = Infinity
 
   async function listen(): Promise<void> {
     if (client !== null || isClosed) return
@@ -89,6 +94,7 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
       await opened.connect()
       await opened.query(`listen ${CHANNEL}`)
       line.stands()
+      heardSinceMs = performance.now()
       if (wasLost) tellOfGap()
     } catch (error) {
       lose(opened, error)
@@ -99,6 +105,8 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
     if (client !== lost) return
     client = null
     wasLost = true
+    heardSinceMs = Infinity
+    late.clear()
     line = awaited()
     if (isClosed) return
     if (error !== null) onTrouble(error)
@@ -120,6 +128,7 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
       onTrouble(heard.error)
       return
     }
+    late.note(heard.data, performance.now())
     for (const { hear } of followers.get(heard.data.academyId) ?? []) hear(heard.data)
   }
 
@@ -141,7 +150,12 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
     await client?.end()
   }
 
-  return { follow, standing: () => line.standing, close }
+  function toldLately(academyId: string): PassedOn[] | null {
+    const nowMs = performance.now()
+    return nowMs - heardSinceMs < LATELY_MS ? null : late.since(academyId, nowMs)
+  }
+
+  return { follow, lately: toldLately, standing: () => line.standing, close }
 }
 
 /** A line that is not there yet. */

@@ -123,23 +123,57 @@ test('nobody follows who is not signed in', async () => {
 })
 
 test('it ends with the session', async () => {
-  const { first, all } = await follow(trainee, (heard) => heard.length > 5)
+  const { first, all } = await follow(trainee, () => false)
   await first
   await server.of(trainee).delete('/api/v1/session').expect(200)
-  await recordShot(trainee.personId)
-  expect(kindsOf(await all)).toEqual(['here'])
+  const shotId = await recordShot(trainee.personId)
+  expect(of(await all, shotId)).toEqual([])
+})
+
+/** A server that has listened for long enough knows what happened of late. */
+async function listenedForLong() {
+  const line = await follow(trainer, () => false)
+  while (server.house.live.lately(trainer.academyId) === null)
+    await new Promise((resolve) => setTimeout(resolve, 50))
+  return line
+}
+
+test('what happened while a line was begun is said again on it, the last of each thing, to whom it is for', async () => {
+  const earlier = await listenedForLong()
+  const trainingId = await startTraining()
+  const shotId = await recordShot(trainee.personId, trainingId)
+  for (let turn = 0; turn < 3; turn += 1) await tellStage(trainingId)
+  while (server.house.live.lately(trainer.academyId)?.at(-1)?.news.kind !== 'stage')
+    await new Promise((resolve) => setTimeout(resolve, 5))
+  const isStage = (heard: LiveNews[]) => of(heard, trainingId).some(({ kind }) => kind === 'stage')
+  const heard = await (await follow(trainer, isStage)).all
+  expect(heard.map(({ kind }) => kind).indexOf('here')).toBe(0)
+  expect(kindsOf(heard).filter((kind) => kind === 'here')).toHaveLength(1)
+  expect(kindsOf(of(heard, trainingId))).toEqual(['training', 'shot', 'stage'])
+  const own = await (await follow(peer, isStage)).all
+  expect(of(own, shotId)).toEqual([])
+  earlier.leave()
+})
+
+test('where it is not known what happened meanwhile a new line is told to ask anew for all of it', async () => {
+  const { live } = server.house
+  const own = await listening(server.appWith({ live: { ...live, lately: () => null } }))
+  const isTwice = (heard: LiveNews[]) => kindsOf(heard).filter((kind) => kind === 'here').length === 2
+  const { all } = await hear(own.at('/live'), trainer, liveNews, isTwice)
+  expect(kindsOf(await all).slice(0, 2)).toEqual(['here', 'here'])
+  await own.close()
 })
 
 test('after the line to the database broke all are told to ask anew', async () => {
-  const { first, all } = await follow(
-    trainer,
-    (heard) => kindsOf(heard).filter((kind) => kind === 'here').length === 2,
-  )
+  const earlier = await listenedForLong()
+  const heres = (heard: LiveNews[]) => kindsOf(heard).filter((kind) => kind === 'here').length
+  const { first, all } = await follow(trainer, (heard) => heres(heard) === 2)
   await first
   await server.house.database.execute(
     sql`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen %' and datname = current_database()`,
   )
-  expect(kindsOf(await all).filter((kind) => kind === 'here')).toHaveLength(2)
+  expect(heres(await all)).toBe(2)
+  earlier.leave()
 })
 
 test('readers who go at once leave nothing behind', async () => {

@@ -130,11 +130,14 @@ async function serveLine(
   }
 
   const hear = inTurn(pass, passAtOnce, stream.end)
+  const before = house.live.lately(followed.academyId)
   stream.onGone(house.live.follow(followed.academyId, { hear, end: stream.end }))
-  // Whatever happened before the line stood is asked for now; what comes after is heard.
-  await house.live.standing()
-  const here = said({ kind: 'here' })
-  if (here !== null) stream.say(here)
+  if (before === null) await house.live.standing()
+  // Whatever happened before the line was begun is asked for now; what happened while it was begun is said again.
+  say({ kind: 'here' })
+  // Said once more all is asked for, whenever it was asked for last.
+  if (before === null) say({ kind: 'here' })
+  else for (const passed of before) hear(passed)
 }
 
 /** A stage that was not sent yet when the next one of its group came is of no use to anybody. */
