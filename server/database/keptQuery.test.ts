@@ -1,27 +1,14 @@
-import { type TestDatabase, createTestDatabase } from '@calm-apron/scripts/testing'
 import { eq, getTableColumns, sql } from 'drizzle-orm'
-import type pg from 'pg'
+import { demoDatabase } from '../testing/demoDatabase.ts'
 import { DEMO } from '../testing/serve.ts'
-import { inAcademy } from './inAcademy.ts'
 import { filteredQuery, keptQuery } from './keptQuery.ts'
-import { type AcademyTransaction, type Database, databaseOver, openPool } from './pool.ts'
 import { freeText, shot, shotRevision } from './schema/index.ts'
 
-let database: TestDatabase
-let pool: pg.Pool
-let reach: Database
+let demo: Awaited<ReturnType<typeof demoDatabase>>
 beforeAll(async () => {
-  database = await createTestDatabase('demo')
-  pool = openPool(database.appUrl, () => undefined)
-  reach = databaseOver(pool)
+  demo = await demoDatabase()
 })
-afterAll(async () => {
-  await pool.end()
-  await database.remove()
-})
-
-const inDemo = <T>(work: (transaction: AcademyTransaction) => Promise<T>) =>
-  inAcademy(reach, DEMO.academy.academyId, work)
+afterAll(() => demo.remove())
 
 /** Dates, decimals, JSON, an expression, and groups of joins that find nothing. */
 const FIELDS = {
@@ -47,7 +34,7 @@ test('it finds the very rows that the query finds when it is built anew', async 
   const people = [...new Set(DEMO.shots.map(({ personId }) => personId))]
   expect(people.length).toBeGreaterThan(1)
   for (const personId of people)
-    await inDemo(async (transaction) => {
+    await demo.inDemo(async (transaction) => {
       const anew = await transaction
         .select(FIELDS)
         .from(shot)
@@ -67,7 +54,7 @@ test('it is built once for each of its shapes', async () => {
     built.push(where)
     return builder.select({ shotId: shot.shotId }).from(shot).where(where)
   })
-  const counts = await inDemo(async (transaction) => [
+  const counts = await demo.inDemo(async (transaction) => [
     (await kept(transaction, { all: true, none: false })).length,
     (await kept(transaction, { none: true })).length,
     (await kept(transaction, { all: true, none: undefined })).length,
@@ -82,7 +69,7 @@ test('it finds as many rows as are asked for, whether it is planned once or by i
       (builder) => builder.select({ shotId: shot.shotId }).from(shot).orderBy(shot.shotId),
       isPlannedOnce,
     )
-    await inDemo(async (transaction) => {
+    await demo.inDemo(async (transaction) => {
       const all = await kept(transaction, {})
       expect(all.length).toBeGreaterThan(3)
       for (const most of [1, 2, 3, 1000])
@@ -92,7 +79,7 @@ test('it finds as many rows as are asked for, whether it is planned once or by i
 })
 
 test('statements with values are kept by the connection under a name, others are not', async () => {
-  const client = await pool.connect()
+  const client = await demo.pool.connect()
   try {
     for (let turn = 0; turn < 2; turn += 1) await client.query('select $1::int as kept', [turn])
     await client.query('select 1 as loose')

@@ -1,33 +1,21 @@
-import { type TestDatabase, createTestDatabase } from '@calm-apron/scripts/testing'
 import { sql } from 'drizzle-orm'
-import type pg from 'pg'
-import { DEMO } from '../testing/serve.ts'
-import { inAcademy } from './inAcademy.ts'
-import { type AcademyTransaction, type Database, databaseOver, openPool } from './pool.ts'
+import { demoDatabase } from '../testing/demoDatabase.ts'
+import type { AcademyTransaction } from './pool.ts'
 import { rowsAsTheyCome } from './rowsAsTheyCome.ts'
 import { together } from './together.ts'
 
-let database: TestDatabase
-let pool: pg.Pool
-let reach: Database
+let demo: Awaited<ReturnType<typeof demoDatabase>>
 beforeAll(async () => {
-  database = await createTestDatabase('demo')
-  pool = openPool(database.appUrl, () => undefined)
-  reach = databaseOver(pool)
+  demo = await demoDatabase()
 })
-afterAll(async () => {
-  await pool.end()
-  await database.remove()
-})
+afterAll(() => demo.remove())
 
-const inDemo = <T>(work: (transaction: AcademyTransaction) => Promise<T>) =>
-  inAcademy(reach, DEMO.academy.academyId, work)
 const ask = async (transaction: AcademyTransaction, what: string) =>
   (await transaction.execute<{ said: number }>(sql.raw(`select ${what} as said`)).execute()).rows[0]?.said
 
 test('all is asked before anything is answered, in the order in which it stands', async () => {
   const happened: string[] = []
-  const said = await inDemo(async (transaction) => {
+  const said = await demo.inDemo(async (transaction) => {
     const noted = async (what: string) => {
       happened.push(`asked ${what}`)
       const answer = await ask(transaction, what)
@@ -46,9 +34,9 @@ test('of what fails the first that stands there is thrown, and none that was ref
     // Behind the failed one: refused, whatever it asks.
     return ask(transaction, '2')
   }
-  const broken = inDemo((transaction) => together([late(transaction), ask(transaction, '1 / 0')]))
+  const broken = demo.inDemo((transaction) => together([late(transaction), ask(transaction, '1 / 0')]))
   await expect(broken).rejects.toMatchObject({ cause: { code: '22012' } })
-  const both = inDemo((transaction) =>
+  const both = demo.inDemo((transaction) =>
     together([
       ask(transaction, '1').then(() => Promise.reject(new Error('first'))),
       Promise.reject(new Error('sooner')),
@@ -56,12 +44,12 @@ test('of what fails the first that stands there is thrown, and none that was ref
   )
   await expect(both).rejects.toThrow('first')
   // Nothing of it is left at the connections.
-  expect(await inDemo((transaction) => ask(transaction, '4'))).toBe(4)
+  expect(await demo.inDemo((transaction) => ask(transaction, '4'))).toBe(4)
 })
 
 test('a row that can’t be read fails its own question and no other', async () => {
   const numbers = { text: 'select generate_series(1, $1::int)', name: undefined, values: [3] }
-  await inDemo(async (transaction) => {
+  await demo.inDemo(async (transaction) => {
     const broken = rowsAsTheyCome(transaction.$client, numbers, ([no]) => {
       if (no === 2) throw new Error('two')
       return no

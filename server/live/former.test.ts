@@ -69,7 +69,9 @@ test('what happens reaches a tablet at another server', async () => {
   await first
   await tellStage(trainee).expect(200)
   const heard = await all
-  expect(heard[0]).toEqual({ kind: 'training', trainingId })
+  const before = heard.slice(0, -1)
+  expect(before.length).toBeGreaterThan(0)
+  expect(before).toEqual(before.map(() => ({ kind: 'training', trainingId })))
   expect(heard.at(-1)).toEqual({
     kind: 'stage',
     stage: expect.objectContaining({ group: 'a', step: 'dose', weightG: 18.1 }),

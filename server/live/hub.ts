@@ -30,7 +30,7 @@ export async function tellLive(
   personId: string | null = null,
 ): Promise<void> {
   const payload: PassedOn = { academyId, personId, news }
-  await transaction.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(payload)})`).execute()
+  await transaction.execute(sql`select ${notified(payload)}`).execute()
 }
 
 /**
@@ -44,11 +44,11 @@ export async function tellInPassing(
 ): Promise<void> {
   const payload: PassedOn = { academyId, personId: null, news }
   await transaction
-    .execute(
-      sql`select pg_notify(${CHANNEL}, ${JSON.stringify(payload)}), set_config('synchronous_commit', 'off', true)`,
-    )
+    .execute(sql`select ${notified(payload)}, set_config('synchronous_commit', 'off', true)`)
     .execute()
 }
+
+const notified = (payload: PassedOn) => sql`pg_notify(${CHANNEL}, ${JSON.stringify(payload)})`
 
 /** Tells every line of this transaction's academy to ask anew who follows it: a session ended, or changed hands. */
 export async function tellDoors(transaction: AcademyTransaction): Promise<void> {
@@ -73,7 +73,11 @@ export interface LiveHub {
 }
 
 /** Opens the line when the first one follows; a broken one is opened again. `onTrouble` hears why it broke. */
-export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void): LiveHub {
+export function liveHub(
+  databaseUrl: string,
+  onTrouble: (error: unknown) => void,
+  clockMs = () => performance.now(),
+): LiveHub {
   const followers = new Map<string, Set<Follower>>()
   let client: pg.Client | null = null
   let again: ReturnType<typeof setTimeout> | undefined
@@ -94,7 +98,7 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
       await opened.connect()
       await opened.query(`listen ${CHANNEL}`)
       line.stands()
-      heardSinceMs = performance.now()
+      heardSinceMs = clockMs()
       if (wasLost) tellOfGap()
     } catch (error) {
       lose(opened, error)
@@ -128,7 +132,7 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
       onTrouble(heard.error)
       return
     }
-    late.note(heard.data, performance.now())
+    late.note(heard.data, clockMs())
     for (const { hear } of followers.get(heard.data.academyId) ?? []) hear(heard.data)
   }
 
@@ -151,7 +155,7 @@ export function liveHub(databaseUrl: string, onTrouble: (error: unknown) => void
   }
 
   function toldLately(academyId: string): PassedOn[] | null {
-    const nowMs = performance.now()
+    const nowMs = clockMs()
     return nowMs - heardSinceMs < LATELY_MS ? null : late.since(academyId, nowMs)
   }
 

@@ -5,6 +5,8 @@ import { hear, listening } from '../testing/liveLine.ts'
 import { bagThing, thingsBy } from '../testing/things.ts'
 import { setupOf } from '../testing/trainings.ts'
 import { type Somebody, type World, worldIn } from '../testing/world.ts'
+import { liveHub } from './hub.ts'
+import { LATELY_MS } from './lately.ts'
 
 let server: TestServer
 let world: World
@@ -130,50 +132,65 @@ test('it ends with the session', async () => {
   expect(of(await all, shotId)).toEqual([])
 })
 
-/** A server that has listened for long enough knows what happened of late. */
+/** A server of its own that has listened for long enough to know what happened of late; no time passes at it. */
 async function listenedForLong() {
-  const line = await follow(trainer, () => false)
-  while (server.house.live.lately(trainer.academyId) === null)
-    await new Promise((resolve) => setTimeout(resolve, 50))
-  return line
+  let nowMs = 0
+  const live = liveHub(
+    server.database.appUrl,
+    () => undefined,
+    () => nowMs,
+  )
+  const own = await listening(server.appWith({ live }))
+  const at = (who: Somebody, enough: (all: LiveNews[]) => boolean) =>
+    hear(own.at('/live'), who, liveNews, enough)
+  const earlier = await at(trainer, () => false)
+  await earlier.first
+  nowMs = LATELY_MS
+  const close = async () => {
+    earlier.leave()
+    await live.close()
+    await own.close()
+  }
+  return { live, follow: at, close }
 }
+const heres = (heard: LiveNews[]) => heard.filter(({ kind }) => kind === 'here').length
 
 test('what happened while a line was begun is said again on it, the last of each thing, to whom it is for', async () => {
-  const earlier = await listenedForLong()
+  const there = await listenedForLong()
   const trainingId = await startTraining()
   const shotId = await recordShot(trainee.personId, trainingId)
   for (let turn = 0; turn < 3; turn += 1) await tellStage(trainingId)
-  while (server.house.live.lately(trainer.academyId)?.at(-1)?.news.kind !== 'stage')
-    await new Promise((resolve) => setTimeout(resolve, 5))
-  const isStage = (heard: LiveNews[]) => of(heard, trainingId).some(({ kind }) => kind === 'stage')
-  const heard = await (await follow(trainer, isStage)).all
-  expect(heard.map(({ kind }) => kind).indexOf('here')).toBe(0)
-  expect(kindsOf(heard).filter((kind) => kind === 'here')).toHaveLength(1)
+  // The last of all: once it is known, so is what came before.
+  await thingsBy(server.of(trainer))
+    .put(newId(), bagThing(prepared('coffee')))
+    .expect(201)
+  const kindsOfLate = () => (there.live.lately(trainer.academyId) ?? []).map(({ news }) => news.kind)
+  while (!kindsOfLate().includes('prepared')) await new Promise((resolve) => setTimeout(resolve, 5))
+  const isAll = (heard: LiveNews[]) => kindsOf(heard).includes('prepared')
+  const heard = await (await there.follow(trainer, isAll)).all
+  expect([heard[0]?.kind, heres(heard)]).toEqual(['here', 1])
   expect(kindsOf(of(heard, trainingId))).toEqual(['training', 'shot', 'stage'])
-  const own = await (await follow(peer, isStage)).all
-  expect(of(own, shotId)).toEqual([])
-  earlier.leave()
+  expect(of(await (await there.follow(peer, isAll)).all, shotId)).toEqual([])
+  await there.close()
 })
 
 test('where it is not known what happened meanwhile a new line is told to ask anew for all of it', async () => {
   const { live } = server.house
   const own = await listening(server.appWith({ live: { ...live, lately: () => null } }))
-  const isTwice = (heard: LiveNews[]) => kindsOf(heard).filter((kind) => kind === 'here').length === 2
-  const { all } = await hear(own.at('/live'), trainer, liveNews, isTwice)
+  const { all } = await hear(own.at('/live'), trainer, liveNews, (heard) => heres(heard) === 2)
   expect(kindsOf(await all).slice(0, 2)).toEqual(['here', 'here'])
   await own.close()
 })
 
 test('after the line to the database broke all are told to ask anew', async () => {
-  const earlier = await listenedForLong()
-  const heres = (heard: LiveNews[]) => kindsOf(heard).filter((kind) => kind === 'here').length
-  const { first, all } = await follow(trainer, (heard) => heres(heard) === 2)
+  const there = await listenedForLong()
+  const { first, all } = await there.follow(trainer, (heard) => heres(heard) === 2)
   await first
   await server.house.database.execute(
     sql`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen %' and datname = current_database()`,
   )
   expect(heres(await all)).toBe(2)
-  earlier.leave()
+  await there.close()
 })
 
 test('readers who go at once leave nothing behind', async () => {
