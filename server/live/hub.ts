@@ -5,7 +5,8 @@ import { z } from 'zod'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { LATELY_MS, lately } from './lately.ts'
 
-const CHANNEL = 'calm_apron_live'
+/** On which servers tell one another. */
+export const CHANNEL = 'calm_apron_live'
 /** How long to wait before listening again, once the line to the database broke. */
 const AGAIN_MS = 1000
 
@@ -30,25 +31,8 @@ export async function tellLive(
   personId: string | null = null,
 ): Promise<void> {
   const payload: PassedOn = { academyId, personId, news }
-  await transaction.execute(sql`select ${notified(payload)}`).execute()
+  await transaction.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(payload)})`).execute()
 }
-
-/**
- * The same where nothing else is done: nothing is kept then that a power cut could take, and nobody is made to wait for the
- * disk, where all who tell something would wait for one another.
- */
-export async function tellInPassing(
-  transaction: AcademyTransaction,
-  academyId: string,
-  news: LiveNews,
-): Promise<void> {
-  const payload: PassedOn = { academyId, personId: null, news }
-  await transaction
-    .execute(sql`select ${notified(payload)}, set_config('synchronous_commit', 'off', true)`)
-    .execute()
-}
-
-const notified = (payload: PassedOn) => sql`pg_notify(${CHANNEL}, ${JSON.stringify(payload)})`
 
 /** Tells every line of this transaction's academy to ask anew who follows it: a session ended, or changed hands. */
 export async function tellDoors(transaction: AcademyTransaction): Promise<void> {

@@ -59,20 +59,17 @@ const recordShot = async (personId: string, trainingId: string | null = null) =>
     .expect(201)
   return shotId
 }
-const tellStage = (trainingId: string) =>
-  server
-    .of(trainee)
-    .put(`/api/v1/trainings/${trainingId}/stages/a`)
-    .send({
-      personId: trainee.personId,
-      shotId: newId(),
-      step: 'dose',
-      phase: 'before',
-      pumpS: 0,
-      weightG: 18.1,
-      at: new Date().toISOString(),
-    })
-    .expect(200)
+const stageOf = (trainingId: string) =>
+  server.of(trainee).put(`/api/v1/trainings/${trainingId}/stages/a`).send({
+    personId: trainee.personId,
+    shotId: newId(),
+    step: 'dose',
+    phase: 'before',
+    pumpS: 0,
+    weightG: 18.1,
+    at: new Date().toISOString(),
+  })
+const tellStage = (trainingId: string) => stageOf(trainingId).expect(200)
 
 test('one line tells of all that changes: trainings, shots, what is prepared, people, stages; the first word says that it stands', async () => {
   const { first, all } = await follow(trainer, (heard) => kindsOf(heard).includes('stage'))
@@ -130,6 +127,27 @@ test('it ends with the session', async () => {
   await server.of(trainee).delete('/api/v1/session').expect(200)
   const shotId = await recordShot(trainee.personId)
   expect(of(await all, shotId)).toEqual([])
+})
+
+test('stages that follow one another are told in a statement each, until the session ends', async () => {
+  const trainingId = await startTraining()
+  const doorsClosed = new Promise<void>((resolve) => {
+    // Heard by this one last, so that it is known to everybody.
+    void tellStage(trainingId).then(() =>
+      server.house.live.follow(trainee.academyId, {
+        hear: ({ news }) => void (news.kind === 'doors' && resolve()),
+        end: () => undefined,
+      }),
+    )
+  })
+  await server.house.live.standing()
+  await tellStage(trainingId)
+  const before = server.statements()
+  for (let turn = 0; turn < 3; turn += 1) await tellStage(trainingId)
+  expect(server.statements() - before).toBe(3)
+  await server.of(trainee).delete('/api/v1/session').expect(200)
+  await doorsClosed
+  await stageOf(trainingId).expect(401)
 })
 
 /** A server of its own that has listened for long enough to know what happened of late; no time passes at it. */

@@ -1,14 +1,9 @@
 import { ENDPOINTS } from '@calm-apron/contract'
 import { Router } from 'express'
 import type { House } from '../house.ts'
-import { serve } from '../http/serve.ts'
-import {
-  listOpenTrainings,
-  listPastTrainings,
-  noteEvent,
-  passOnStage,
-  readTraining,
-} from './trainingService.ts'
+import { mount, serve } from '../http/serve.ts'
+import { passingOnStages } from './stages.ts'
+import { listOpenTrainings, listPastTrainings, noteEvent, readTraining } from './trainingService.ts'
 import { keepWatch } from './watching.ts'
 
 export function trainingRoutes(house: House): Router {
@@ -32,8 +27,9 @@ export function trainingRoutes(house: House): Router {
     const { created, record } = await keepWatch(work, trainingId, watchId, work.body)
     return { created, answer: record }
   })
-  serve(house, router, ENDPOINTS.putStage, async (work) => {
-    await passOnStage(work, work.params.trainingId, work.params.group, work.body)
+  const passOn = passingOnStages(house)
+  mount(house, router, ENDPOINTS.putStage, async (asked) => {
+    await passOn(asked)
     return { answer: {} }
   })
   return router

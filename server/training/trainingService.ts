@@ -1,10 +1,4 @@
-import type {
-  GroupStage,
-  PastTrainings,
-  PastTrainingsQuery,
-  Training,
-  TrainingEventInput,
-} from '@calm-apron/contract'
+import type { PastTrainings, PastTrainingsQuery, Training, TrainingEventInput } from '@calm-apron/contract'
 import {
   type TrainingEvent,
   type TrainingHappening,
@@ -18,7 +12,6 @@ import { reachOf } from '@calm-apron/contract'
 import { leaveTrace } from '../audit/trace.ts'
 import { noteClaim } from '../claims/noteClaim.ts'
 import { whoSaysNow } from '../claims/whoSays.ts'
-import { together } from '../database/together.ts'
 import { notThere, refuseUnlessOwn } from '../doors/actor.ts'
 import { deviceInstant } from '../http/clock.ts'
 import { readCursor, writeCursor } from '../http/cursor.ts'
@@ -27,16 +20,8 @@ import type { Errand } from '../http/serve.ts'
 import { roleOf } from '../people/queries.ts'
 import { Refusal, refuseField } from '../refusal.ts'
 import { ACTION_OF, TRACE_OF, refuseWrongSetup } from './happening.ts'
-import { tellInPassing, tellLive } from '../live/hub.ts'
-import {
-  eventsOf,
-  findEvent,
-  insertEvent,
-  seatedAmong,
-  trainingPage,
-  trainingsSince,
-  turnsIn,
-} from './queries.ts'
+import { tellLive } from '../live/hub.ts'
+import { eventsOf, findEvent, insertEvent, trainingPage, trainingsSince, turnsIn } from './queries.ts'
 
 /** As far back as a training can still be on. */
 const RECENT_MS = 24 * 3_600_000
@@ -201,28 +186,4 @@ async function traceEvent(
     { academyId, kind, actorId, personId: null, subjectId: trainingId, after },
     now,
   )
-}
-
-/**
- * Passes on what a group is doing; nothing of it is kept.
- * @throws {Refusal} `not-found`; `invalid-input` for somebody who does not pull in it
- */
-export async function passOnStage(
-  errand: Errand,
-  trainingId: string,
-  group: string,
-  stage: GroupStage,
-): Promise<void> {
-  const { actor, transaction } = errand
-  const [seated] = await together([
-    seatedAmong(transaction, trainingId, [actor.personId, stage.personId]),
-    // Where it is refused nobody hears of it: it is told with the transaction, or not at all.
-    tellInPassing(transaction, actor.academyId, { kind: 'stage', trainingId, stage: { group, ...stage } }),
-  ])
-  if (seated === null) throw notThere()
-  refuseUnlessOwn(actor, 'tell-stage', seated.has(actor.personId))
-  const isTheirs =
-    stage.personId === actor.personId ||
-    (reachOf(actor.part, 'tell-stage') === 'all' && seated.has(stage.personId))
-  if (!isTheirs) throw refuseField('personId', 'not-theirs', 'Nobody else tells what they are doing.')
 }

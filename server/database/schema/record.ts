@@ -65,6 +65,10 @@ export const audit = pgTable(
     index('audit_by_time').on(t.academyId, t.at, t.auditId),
     index('audit_of_person_by_time').on(t.academyId, t.personId, t.at, t.auditId),
     index('audit_by_actor_and_time').on(t.academyId, t.actorId, t.at, t.auditId),
+    // Nearly every trace is of a shot, and those are found by time: whoever records one waits for no further index.
+    index('audit_by_kind_and_time')
+      .on(t.academyId, t.kind, t.at, t.auditId)
+      .where(sql`${t.kind} <> 'shot-recorded'`),
     check('audit_kind', oneOf(t.kind, AUDIT_KINDS)),
   ],
 )

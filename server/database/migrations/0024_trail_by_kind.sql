@@ -1,0 +1,1 @@
+CREATE INDEX "audit_by_kind_and_time" ON "audit" USING btree ("academy_id","kind","at","audit_id") WHERE "audit"."kind" <> 'shot-recorded';
