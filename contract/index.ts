@@ -235,7 +235,7 @@ export { id, instant, name, timeZone } from './primitives.ts'
 export { CLAIM_KINDS, claim, claimList } from './claims.ts'
 export type { Claim, ClaimKind } from './claims.ts'
 // What shots are pulled with
-export { basketInGroup, behindNamed, machineKnown, pulledWith, standsNow } from './stood.ts'
+export { basketInGroup, machineKnown, pulledWith, standsNow } from './stood.ts'
 export type { PulledWith, ThingThen } from './stood.ts'
 // Names
 export { skeletonOf } from './hiddenLetters.ts'

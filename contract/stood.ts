@@ -48,7 +48,7 @@ export function pulledWith(named: Named, things: Things): PulledWith {
 }
 
 /** What the things that a shot names lead on to: the coffee in its bag, the basket in its group. */
-export function behindNamed(
+function behindNamed(
   { bagId, machineId, groupNo }: Pick<Named, 'bagId' | 'machineId' | 'groupNo'>,
   things: Things,
 ): { coffeeId: string | null; basketId: string | null } {

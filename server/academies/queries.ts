@@ -1,5 +1,6 @@
 import type { Academy, AcademyRecord } from '@calm-apron/contract'
 import { eq } from 'drizzle-orm'
+import { keptQuery } from '../database/keptQuery.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { academy } from '../database/schema/index.ts'
 import { Refusal } from '../refusal.ts'
@@ -18,7 +19,13 @@ export async function findAcademy(transaction: AcademyTransaction): Promise<Acad
  * @throws {Refusal} `not-found` when it named none
  */
 export async function findAcademyRecord(transaction: AcademyTransaction): Promise<AcademyRecord> {
-  const [row] = await transaction
+  const [row] = await academyHere(transaction, {})
+  if (!row) throw new Refusal('not-found', 'There is no such academy.')
+  return row
+}
+
+const academyHere = keptQuery((builder) =>
+  builder
     .select({
       academyId: academy.academyId,
       name: academy.name,
@@ -28,10 +35,8 @@ export async function findAcademyRecord(transaction: AcademyTransaction): Promis
       isDemo: academy.isDemo,
       revisionNo: academy.revisionNo,
     })
-    .from(academy)
-  if (!row) throw new Refusal('not-found', 'There is no such academy.')
-  return row
-}
+    .from(academy),
+)
 
 /** Changes the academy from one revision to the next; false when another change came first. */
 export async function updateAcademy(

@@ -1,5 +1,7 @@
 import type { AuditKind } from '@calm-apron/contract'
 import { v4 as uuidv4, v7 as uuidv7 } from 'uuid'
+import { insertRows } from '../database/insertRows.ts'
+import { keptInsert } from '../database/keptInsert.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { audit, freeText } from '../database/schema/index.ts'
 import { tellLive } from '../live/hub.ts'
@@ -26,19 +28,21 @@ export async function leaveTraces(
   traces: readonly Trace[],
   at: Date,
 ): Promise<void> {
-  if (traces.length === 0) return
-  await transaction.insert(audit).values(
-    traces.map(({ before = null, after = null, whyTextId = null, ...rest }) => ({
-      ...rest,
-      auditId: uuidv7(),
-      at,
-      before,
-      after,
-      whyTextId,
-    })),
-  )
+  const [row, ...more] = traces.map(({ before = null, after = null, whyTextId = null, ...rest }) => ({
+    ...rest,
+    auditId: uuidv7(),
+    at,
+    before,
+    after,
+    whyTextId,
+  }))
+  if (row === undefined) return
+  if (more.length === 0) await insertTrace(transaction, row)
+  else await insertRows(transaction, audit, [row, ...more])
   await tellOf(transaction, traces)
 }
+
+const insertTrace = keptInsert(audit)
 
 /** Of many changes at once, such as an import, only that there is much to ask anew. */
 const TOLD_ONE_BY_ONE = 20
@@ -78,9 +82,8 @@ export async function keepText(
   text: { academyId: string; aboutId: string | null; writtenBy: string | null; content: string },
   textId = newTextId(),
 ): Promise<string> {
-  await transaction
-    .insert(freeText)
-    .values({ textId, ...text })
-    .execute()
+  await insertText(transaction, { textId, ...text })
   return textId
 }
+
+const insertText = keptInsert(freeText)

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import { demoDatabase } from '../testing/demoDatabase.ts'
 import type { AcademyTransaction } from './pool.ts'
 import { rowsAsTheyCome } from './rowsAsTheyCome.ts'
-import { together } from './together.ts'
+import { outcomeOf, together } from './together.ts'
 
 let demo: Awaited<ReturnType<typeof demoDatabase>>
 beforeAll(async () => {
@@ -58,4 +58,11 @@ test('a row that can’t be read fails its own question and no other', async () 
     await expect(broken).rejects.toMatchObject({ cause: new Error('two') })
     expect(await whole).toEqual([1, 2, 3])
   })
+})
+
+test('what was asked ahead is told or thrown once it is wanted, and not before', async () => {
+  const told = await outcomeOf(Promise.resolve(7))
+  const failed = await outcomeOf(Promise.reject(new Error('not there')))
+  expect(told()).toBe(7)
+  expect(failed).toThrow('not there')
 })

@@ -14,3 +14,12 @@ export async function together<const W extends readonly Promise<unknown>[]>(
   await works[first]
   return Promise.all(works)
 }
+
+/** What came of it, told by calling that; or why nothing did, which is thrown there: for what is asked before it is known whether it is wanted. */
+export async function outcomeOf<T>(work: Promise<T>): Promise<() => T> {
+  const [settled] = await Promise.allSettled([work])
+  return () => {
+    if (settled.status === 'rejected') throw settled.reason
+    return settled.value
+  }
+}

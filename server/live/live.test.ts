@@ -135,7 +135,9 @@ test('stages that follow one another are told in a statement each, until the ses
     // Heard by this one last, so that it is known to everybody.
     void tellStage(trainingId).then(() =>
       server.house.live.follow(trainee.academyId, {
-        hear: ({ news }) => void (news.kind === 'doors' && resolve()),
+        hear: ({ news }) => {
+          if (news.kind === 'doors') resolve()
+        },
         end: () => undefined,
       }),
     )

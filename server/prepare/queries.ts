@@ -203,6 +203,13 @@ export async function kindsBehind(
   return { kinds: those(false), ofRevisions: those(true) }
 }
 
+/** What is named, the coffee in a bag that is, and the baskets of a machine that is. */
+const NAMED_OR_BEHIND = sql`array(
+  select unnest(${sql.placeholder('ids')}::uuid[])
+  union select p.parent_id from prepared p where p.prepared_id = any (${sql.placeholder('ids')}) and p.kind = 'bag'
+  union select (basket #>> '{}')::uuid
+    from prepared_revision r, jsonb_path_query(r.content, '$.groups[*].basketId ? (@ != null)') basket
+    where r.prepared_id = any (${sql.placeholder('ids')}))`
 const IS_BEFORE = sql`${preparedRevision.changedAt} <= ${sql.placeholder('at')}::timestamptz`
 const thingsThen = keptQuery((builder) =>
   builder
@@ -213,14 +220,17 @@ const thingsThen = keptQuery((builder) =>
     })
     .from(preparedRevision)
     .innerJoin(prepared, eq(prepared.preparedId, preparedRevision.preparedId))
-    .where(anyOf(preparedRevision.preparedId, sql.placeholder('ids')))
+    .where(anyOf(preparedRevision.preparedId, NAMED_OR_BEHIND))
     .orderBy(
       preparedRevision.preparedId,
       sql`(${IS_BEFORE}) desc, case when ${IS_BEFORE} then ${preparedRevision.revisionNo} else -${preparedRevision.revisionNo} end desc`,
     ),
 )
 
-/** Things as they stood at an instant; what was first prepared after it as it was prepared then. */
+/**
+ * Things, and what they lead on to (the coffee in a bag, the baskets of a machine), as they stood at an instant; what was first
+ * prepared after it as it was prepared then.
+ */
 export async function thingsAt(
   transaction: AcademyTransaction,
   preparedIds: readonly string[],

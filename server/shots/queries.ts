@@ -4,6 +4,7 @@ import type { QueryBuilder } from 'drizzle-orm/pg-core'
 import { anyOf } from '../database/anyOf.ts'
 import { containing } from '../database/containing.ts'
 import { filteredQuery, keptQuery } from '../database/keptQuery.ts'
+import { keptInsertTold, keptInsertUnlessTaken } from '../database/keptInsert.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
 import { together } from '../database/together.ts'
 import {
@@ -60,32 +61,30 @@ export async function insertShot(
   const { facts: _facts, judgedBy: _judgedBy, note: _note, series, pulledAt: _told, ...rest } = input
   // It stands among what was so when the shot was pulled.
   const { focus: _focus, ...setting } = rest
-  const [stored] = await transaction
-    .insert(shot)
-    .values({ academyId, shotId, ...setting, pulledAt, clockAheadS, stood })
-    .onConflictDoNothing()
-    .returning()
-    .execute()
-  if (stored === undefined) return null
-  if (series !== null) await transaction.insert(shotSeries).values({ academyId, shotId, ...series })
+  const row = { academyId, shotId, ...setting, pulledAt, clockAheadS, stood }
+  const [stored] = await together([
+    insertUnlessTaken(transaction, row),
+    series === null
+      ? Promise.resolve(null)
+      : insertSeriesUnlessTaken(transaction, { academyId, shotId, ...series }),
+  ])
   return stored
 }
 
+const insertUnlessTaken = keptInsertUnlessTaken(shot)
+const insertSeriesUnlessTaken = keptInsertUnlessTaken(shotSeries)
+
 /** Stores a revision; tells it as it was stored. */
-export async function insertRevision(
+export function insertRevision(
   transaction: AcademyTransaction,
   academyId: string,
   revision: NewRevision,
 ): Promise<FoundShot['revision']> {
   const { facts, ...head } = revision
-  const [stored] = await transaction
-    .insert(shotRevision)
-    .values({ academyId, ...head, ...toColumns(facts) })
-    .returning()
-    .execute()
-  if (stored === undefined) throw new Error('A revision was stored and not told.')
-  return stored
+  return insertFacts(transaction, { academyId, ...head, ...toColumns(facts) })
 }
+
+const insertFacts = keptInsertTold(shotRevision)
 
 export interface ShotOwner extends Pick<
   ShotInput,

@@ -1,27 +1,24 @@
 import { type CorrectionInput, type ShotDetail, type ShotInput, type ShotSummary } from '@calm-apron/contract'
-import type { AsItStood } from '@calm-apron/core'
-import { keepText, leaveTrace, newTextId } from '../audit/trace.ts'
-import { brokenForeignKey } from '../database/errors.ts'
+import { keepText, leaveTrace } from '../audit/trace.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
-import { together } from '../database/together.ts'
+import { outcomeOf, together } from '../database/together.ts'
 import { notThere, ownsShot, refuseUnlessOwn } from '../doors/actor.ts'
-import { type DeviceInstant, deviceInstant } from '../http/clock.ts'
+import { deviceInstant } from '../http/clock.ts'
 import { once } from '../http/once.ts'
 import type { Errand } from '../http/serve.ts'
-import { Refusal, refuseField } from '../refusal.ts'
+import { Refusal } from '../refusal.ts'
 import { type Recorded, orSetAside } from '../setAside/setAside.ts'
 import { setRecordAside } from '../setAside/setRecordAside.ts'
 import { isClosedTo } from '../tasting/opening.ts'
 import { bodyDigest } from '../http/bodyDigest.ts'
 import { noteClaim } from '../claims/noteClaim.ts'
 import { whoSays } from '../claims/whoSays.ts'
-import { isTeaching, teachingAmong } from '../people/queries.ts'
+import { isTeaching } from '../people/queries.ts'
 import { tellLive } from '../live/hub.ts'
-import { stoodThen } from './stood.ts'
 import { refuseWrongTraining } from './ofTraining.ts'
-import { refuseWrongThings, refuseWrongVessels } from './namedThings.ts'
-import { type NewRevision, findRevision, findShotOwner, insertRevision, insertShot } from './queries.ts'
-import { toSummary } from './shotRow.ts'
+import { refuseWrongVessels } from './namedThings.ts'
+import { findRevision, findShotOwner, insertRevision } from './queries.ts'
+import { TAKEN, keepFirst, lookUpBehind } from './storeShot.ts'
 import { shotOrRefuse } from './readShots.ts'
 import { isWithheld } from './withheld.ts'
 
@@ -36,87 +33,46 @@ export async function recordShot(
 ): Promise<Recorded<ShotSummary>> {
   const { actor, transaction } = errand
   refuseUnlessOwn(actor, 'record-shot', input.personId === actor.personId)
-  return orSetAside(
-    await once<Revision, ShotSummary | 'set-aside'>(errand, {
+  // It is wanted nearly always: it is asked for while it is still looked whether this was recorded before.
+  const lookingUp = outcomeOf(lookUp(errand, input))
+  const [kept] = await together([
+    once<Revision, ShotSummary | 'set-aside'>(errand, {
       ...underId(transaction, shotId, shotId),
       body: input,
       tell: () => summaryOf(transaction, shotId),
-      make: async (digest) => {
-        const said = await whoSays(errand, 'judgedBy', input.judgedBy)
-        if (said === 'ended') {
-          await setRecordAside(errand, shotId, { kind: 'shot', shotId, body: input }, input.judgedBy)
-          return 'set-aside'
-        }
-        await refuseWrongTraining(errand, input)
-        const stored = await storeShot(errand, shotId, input, digest)
-        const { judgedBy } = input
-        await noteClaim(errand, said, { kind: 'shot', recordId: shotId, subjectId: shotId, judgedBy })
-        const { isClaimed } = said
-        return { ...stored, current: { ...stored.current, isClaimed } }
-      },
+      make: async (digest) => record(errand, shotId, input, digest, (await lookingUp)()),
     }),
-  )
+    lookingUp,
+  ])
+  return orSetAside(kept)
 }
 
-/**
- * Stores a new shot with its trace; tells it as it was stored.
- * @throws {Refusal} `invalid-input` naming an id that is not there; `id-taken`
- */
-export async function storeShot(
+/** Who says it, and what it leans on: told, or refused, where whoever says it is still here. */
+async function lookUp(errand: Errand, input: ShotInput) {
+  const [said, leansOn] = await together([
+    whoSays(errand, 'judgedBy', input.judgedBy),
+    outcomeOf(together([refuseWrongTraining(errand, input), lookUpBehind(errand, input)])),
+  ])
+  return { said, leansOn }
+}
+
+async function record(
   errand: Errand,
   shotId: string,
   input: ShotInput,
-  digest = bodyDigest(input),
-): Promise<ShotSummary> {
-  const { transaction, now } = errand
-  const { personId, judgedBy } = input
-  const pulled = deviceInstant(input.pulledAt, now)
-  const asked = teachingAmong(transaction, [personId, judgedBy])
-  const [, teachers, stood] = await together([
-    refuseWrongThings(transaction, input, input.facts),
-    asked,
-    stoodThen(transaction, input, pulled.at, asked),
-  ])
-  return keepFirst(errand, input, pulled, stood, {
-    // The first revision goes by the shot's own id, so that repeating the request finds it.
-    revisionId: shotId,
-    shotId,
-    revisionNo: 1,
-    bodyDigest: digest,
-    judgedBy,
-    isJudgeTeaching: teachers.has(judgedBy),
-    reasonTextId: null,
-    noteTextId: input.note === '' ? null : newTextId(),
-    recordedAt: pulled.at,
-    receivedAt: now,
-    facts: input.facts,
-  })
-}
-
-/** All of a new shot is on its way at once, each part behind those it leans on. */
-async function keepFirst(
-  { actor: { academyId }, transaction, now }: Errand,
-  input: ShotInput,
-  pulled: DeviceInstant,
-  stood: AsItStood,
-  first: NewRevision,
-): Promise<ShotSummary> {
-  const { personId, judgedBy, note, trainingId } = input
-  const { shotId, noteTextId } = first
-  const text = { academyId, aboutId: personId, writtenBy: judgedBy, content: note }
-  // Its facts are not told again: they stand in a revision that nothing can change.
-  const trace = { academyId, kind: 'shot-recorded', actorId: judgedBy, personId, subjectId: shotId } as const
-  const [shot, , revision] = await namingUnknownPerson(() =>
-    together([
-      orTaken(insertShot(transaction, academyId, shotId, input, pulled, stood)),
-      noteTextId === null ? Promise.resolve(null) : keepText(transaction, text, noteTextId),
-      insertRevision(transaction, academyId, first),
-      tellLive(transaction, academyId, { kind: 'shot', shotId, trainingId }, personId),
-      leaveTrace(transaction, trace, now),
-    ]),
-  )
-  const beside = { reason: null, note, claimedAt: null, confirmedAt: null, isDenied: null }
-  return toSummary({ shot, revision, series: input.series, beside }, new Map())
+  digest: string,
+  { said, leansOn }: Awaited<ReturnType<typeof lookUp>>,
+): Promise<ShotSummary | 'set-aside'> {
+  const { judgedBy } = input
+  if (said === 'ended') {
+    await setRecordAside(errand, shotId, { kind: 'shot', shotId, body: input }, judgedBy)
+    return 'set-aside'
+  }
+  const [, behind] = leansOn()
+  const stored = await keepFirst(errand, shotId, input, digest, behind)
+  await noteClaim(errand, said, { kind: 'shot', recordId: shotId, subjectId: shotId, judgedBy })
+  const { isClaimed } = said
+  return { ...stored, current: { ...stored.current, isClaimed } }
 }
 
 /**
@@ -252,24 +208,5 @@ function underId(transaction: AcademyTransaction, revisionId: string, shotId: st
     digestOf: (first: Revision) => first.bodyDigest,
     isOfSame: (first: Revision) => first.shotId === shotId,
     taken: TAKEN,
-  }
-}
-
-const TAKEN = 'Something else was recorded under this id before; it stays as it is.'
-
-/** @throws {Refusal} `id-taken` where nothing was stored */
-async function orTaken<T>(storing: Promise<T | null>): Promise<T> {
-  const stored = await storing
-  if (stored === null) throw new Refusal('id-taken', TAKEN)
-  return stored
-}
-
-/** A shot of someone who is not there is told so. */
-async function namingUnknownPerson<T>(write: () => Promise<T>): Promise<T> {
-  try {
-    return await write()
-  } catch (error) {
-    if (brokenForeignKey(error) !== 'shot_person') throw error
-    throw refuseField('personId', 'unknown-id', 'There is nobody by this id.')
   }
 }

@@ -1,4 +1,4 @@
-import { type ShotInput, behindNamed, pulledWith, standsNow } from '@calm-apron/contract'
+import { type ShotInput, pulledWith, standsNow } from '@calm-apron/contract'
 import { type AsItStood, type Focus, isSameFocus } from '@calm-apron/core'
 import { findAcademy } from '../academies/queries.ts'
 import type { AcademyTransaction } from '../database/pool.ts'
@@ -31,20 +31,15 @@ export async function stoodThen(
   asked: Promise<ReadonlySet<string>>,
 ): Promise<AsItStood> {
   const { bagId, machineId, grinderId } = shot
-  const [named, { timeZone }, focus, teachers] = await together([
+  const [things, [recipe], { timeZone }, focus, teachers] = await together([
     thingsAt(transaction, present([bagId, machineId, grinderId]), pulledAt),
+    findRecipeRevisions(transaction, [shot.recipeRevisionId]),
     findAcademy(transaction),
     focusOf(transaction, shot),
     asked,
   ])
-  const { coffeeId, basketId } = behindNamed(shot, named)
-  const [behind, [recipe]] = await together([
-    thingsAt(transaction, present([coffeeId, basketId]), pulledAt),
-    // Of no use where nobody knows what is in the group.
-    findRecipeRevisions(transaction, basketId === null ? [] : [shot.recipeRevisionId]),
-  ])
   const recipesBasketId = recipe?.method.basketId ?? null
-  return standsNow(pulledWith({ ...shot, recipesBasketId }, new Map([...named, ...behind])), {
+  return standsNow(pulledWith({ ...shot, recipesBasketId }, things), {
     pulledAt: pulledAt.toISOString(),
     timeZone,
     isPullerTeaching: teachers.has(shot.personId),

@@ -10,7 +10,7 @@ import { hashSecret } from '../doors/secrets.ts'
 import { insertSession } from '../doors/sessionQueries.ts'
 import type { House } from '../house.ts'
 import { makePrepared } from '../prepare/prepareService.ts'
-import { storeShot } from '../shots/shotService.ts'
+import { storeShot } from '../shots/storeShot.ts'
 import { DEMO, grinderThing, newId, shotOf } from './serve.ts'
 
 /** What everyone made here signs in with. */
