@@ -10,6 +10,8 @@ const MOST_UNREAD_BYTES = 256 * 1024
 /** Of what sixty tablets tell twice a second each of sixty hears all: beyond so many words a second they are gathered for so long. */
 const GATHERED_BEYOND = 20
 const GATHER_MS = 200
+/** Each reader's by a little less of its own: sixty that are written to in the same moment would keep everybody else waiting. */
+const gatherMs = () => GATHER_MS * (1 - Math.random() / 4)
 
 /** A stream of events that is written to until its reader goes, or falls too far behind. */
 export interface EventStream {
@@ -93,6 +95,7 @@ function muchOf(many: number): (nowMs: number) => boolean {
 function gathering(write: (text: string) => void) {
   const texts = new Map<string | number, string>()
   const isMuch = muchOf(GATHERED_BEYOND)
+  const everyMs = gatherMs()
   let [length, count, sentAtMs] = [0, 0, -Infinity]
   let later: ReturnType<typeof setTimeout> | undefined
 
@@ -117,7 +120,7 @@ function gathering(write: (text: string) => void) {
     texts.delete(instead)
     texts.set(instead, text)
     const nowMs = performance.now()
-    const dueMs = isMuch(nowMs) ? sentAtMs + GATHER_MS - nowMs : 0
+    const dueMs = isMuch(nowMs) ? sentAtMs + everyMs - nowMs : 0
     if (later !== undefined) return
     if (dueMs <= 0) send()
     else later = setTimeout(send, dueMs).unref()
