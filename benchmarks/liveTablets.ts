@@ -156,7 +156,7 @@ try {
   setPriority(constants.priority.PRIORITY_BELOW_NORMAL)
 
   async function recordShots(forMs: number): Promise<number[]> {
-    const order: RecordOrder = { api, headers, shot, personIds, everyMs: SHOT_EVERY_MS, forMs }
+    const order: RecordOrder = { url: app.url, cookie, shot, personIds, everyMs: SHOT_EVERY_MS, forMs }
     const recorder = recorders.shift() ?? missing()
     recorder.send(order)
     return new Promise((resolve, reject) => {

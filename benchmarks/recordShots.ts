@@ -1,10 +1,10 @@
-import { Agent, request } from 'node:http'
 import { v7 as uuidv7 } from 'uuid'
+import { barePage } from './barePage.ts'
 
 /** What the recorder goes by: where, as whom, which shot again and again, how often, and until when. */
 export interface RecordOrder {
-  api: string
-  headers: Record<string, string>
+  url: string
+  cookie: string
   shot: object
   /** Whose they are, in turn: nobody pulls a shot every moment. */
   personIds: string[]
@@ -13,27 +13,13 @@ export interface RecordOrder {
 }
 
 // A process of its own: how long the others' answers keep this benchmark busy must not count.
-const { api, headers, shot, personIds, everyMs, forMs } = await new Promise<RecordOrder>((resolve) =>
+const { url, cookie, shot, personIds, everyMs, forMs } = await new Promise<RecordOrder>((resolve) =>
   process.once('message', (order) => resolve(order as RecordOrder)),
 )
-const agent = new Agent({ keepAlive: true })
-
-/** With as little of our own as can be: a browser's side of it is not what is measured. */
-function put(url: string, body: string): Promise<void> {
-  return new Promise((resolve, reject) => {
-    const asked = request(url, { method: 'PUT', agent, headers }, (answer) => {
-      answer.resume()
-      if (answer.statusCode !== 201) reject(new Error(`A shot: ${answer.statusCode}`))
-      answer.once('end', resolve)
-    })
-    asked.once('error', reject)
-    asked.end(body)
-  })
-}
-
 /** A house is not asked for the first time all day: what comes before this is not counted. */
 const WARM_AFTER_MS = 5000
 
+const page = barePage(url, cookie)
 const took: number[] = []
 const warmAtMs = performance.now() + WARM_AFTER_MS
 const untilMs = performance.now() + forMs
@@ -41,10 +27,11 @@ for (let no = 0; performance.now() < untilMs; no += 1) {
   const startMs = performance.now()
   const personId = personIds[no % personIds.length]
   const body = JSON.stringify({ ...shot, personId, pulledAt: new Date().toISOString() })
-  await put(`${api}/shots/${uuidv7()}`, body)
+  const answer = await page.send('PUT', `/api/v1/shots/${uuidv7()}`, body)
+  if (answer.status !== 201) throw new Error(`A shot: ${answer.status} ${answer.body.toString()}`)
   if (startMs >= warmAtMs) took.push(performance.now() - startMs)
   await new Promise((resolve) => setTimeout(resolve, everyMs))
 }
-agent.destroy()
+page.leave()
 process.send?.(took)
 process.disconnect()

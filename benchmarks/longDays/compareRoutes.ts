@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import pg from 'pg'
-import { comeIn, send } from '../comeIn.ts'
+import { barePage } from '../barePage.ts'
+import { comeIn } from '../comeIn.ts'
 import {
   type RawStatement,
   planOf,
@@ -49,22 +50,24 @@ const FAR_PAGE = 50
 
 /** Compares the routes that people wait for, at an app and the database it runs on. */
 export async function compareRoutes(url: string, databaseUrl: string): Promise<Compared[]> {
+  const cookie = await comeIn(url, 'head')
+  const inWords = barePage(url, cookie)
+  const page = barePage(url, cookie, { 'Accept-Encoding': 'gzip, deflate, br' })
   const client = new pg.Client({ connectionString: databaseUrl })
   await client.connect()
   try {
-    const cookie = await comeIn(url, 'head')
-    const ask = async (path: string): Promise<string> => {
-      const answer = await send(url, 'GET', path, undefined, cookie)
-      const text = await answer.text()
-      if (!answer.ok) throw new Error(`${path}: ${answer.status} ${text}`)
-      return text
+    const asked = async (page: ReturnType<typeof barePage>, path: string): Promise<string> => {
+      const { status, body } = await page.send('GET', path)
+      if (status !== 200) throw new Error(`${path}: ${status} ${body.toString()}`)
+      return body.toString()
     }
+    const ask = (path: string) => asked(page, `/api/v1${path}`)
     const token = /calm_apron_session=([^;]+)/.exec(cookie)?.[1] ?? ''
     const tokenHash = createHash('sha256').update(token).digest('base64url')
     // What every answer takes, whatever it says: the line, the page's side of it, and nothing asked of the database.
-    const [empty = []] = await inTurns([async () => (await fetch(`${url}/healthz`)).text()])
+    const [empty = []] = await inTurns([() => asked(page, '/healthz')])
     const compared: Compared[] = [{ name: 'an empty answer', routeMs: median(empty), rawMs: null, plan: [] }]
-    for (const { name, path, raw } of await routesOf(ask)) {
+    for (const { name, path, raw } of await routesOf((path) => asked(inWords, `/api/v1${path}`))) {
       const [route = [], byHand = []] = await inTurns([
         () => ask(path),
         ...(raw === null ? [] : [() => runRaw(client, tokenHash, raw)]),
@@ -75,6 +78,8 @@ export async function compareRoutes(url: string, databaseUrl: string): Promise<C
     }
     return compared
   } finally {
+    page.leave()
+    inWords.leave()
     await client.end()
   }
 }
@@ -135,6 +140,11 @@ async function routesOf(ask: (path: string) => Promise<string>): Promise<Route[]
     { name: `bags, page ${farBags.no}`, path: farBags.path, raw: preparedRows('bag', PAGE + 1, bagKey) },
     { name: 'a training', path: `/trainings/${trainingId}`, raw: trainingRows(trainingId) },
     { name: 'the trail', path: '/audit?limit=50', raw: auditRows(51) },
+    {
+      name: 'the trail by a kind',
+      path: '/audit?kind=person-renamed&limit=50',
+      raw: auditRows(51, 'person-renamed'),
+    },
     { name: 'today', path: '/today', raw: null },
     { name: 'the team', path: '/skill', raw: skillRows(null) },
     { name: 'one person', path: `/people/${personId}/skill`, raw: skillRows(personId) },

@@ -86,8 +86,9 @@ export async function fillAcademy(superuserUrl: string, from: number, to: number
     for (let first = from; first < to; first += SHOTS_AT_ONCE)
       await addShots(client, [first, Math.min(first + SHOTS_AT_ONCE, to) - 1])
     await addSkill(client)
-    // In life the database counts its rows by itself, within a minute.
+    // In life the database counts its rows by itself, within a minute, and writes down what is new in passing.
     await client.query('vacuum analyze')
+    await client.query('checkpoint')
   } finally {
     await client.end()
   }
@@ -197,7 +198,10 @@ async function addShots(client: pg.Client, [first, last]: readonly [number, numb
         pg_temp.pulled(n), '' from academy_here, ${numbers} where n % ${SERIES_EVERY} = 0;
     insert into audit (academy_id, audit_id, at, kind, actor_id, person_id, subject_id)
       select academy_id, pg_temp.id('audit', n), pg_temp.pulled(n), 'shot-recorded', trainer_id, pg_temp.pupil(n),
-        pg_temp.id('shot', n) from ${factsOf}`)
+        pg_temp.id('shot', n) from ${factsOf};
+    insert into audit (academy_id, audit_id, at, kind, actor_id, person_id, subject_id)
+      select academy_id, pg_temp.id('renamed', n), pg_temp.pulled(n), 'person-renamed', trainer_id, pg_temp.pupil(n), pg_temp.pupil(n)
+        from academy_here, ${numbers} where n % ${RARE_EVERY} = 0`)
 }
 
 /** What a scale saw of a shot of half a minute, ten times a second. */

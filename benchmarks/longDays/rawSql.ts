@@ -106,14 +106,15 @@ export function skillRows(personId: string | null): RawStatement[] {
   ]
 }
 
-/** The rows that a page of the trail is made of. */
-export function auditRows(limit: number): RawStatement[] {
+/** The rows that a page of the trail, or of one kind of it, is made of. */
+export function auditRows(limit: number, kind: string | null = null): RawStatement[] {
   return [
     {
       text: `select audit.*, actor.display_name as actor_name, person.display_name, why.content from audit
         left join person_name actor on actor.person_id = audit.actor_id left join person_name person on person.person_id = audit.person_id
-        left join free_text why on why.text_id = audit.why_text_id order by at desc, audit_id desc limit ${limit}`,
-      values: () => [],
+        left join free_text why on why.text_id = audit.why_text_id
+        ${kind === null ? '' : 'where audit.kind = $1'} order by at desc, audit_id desc limit ${limit}`,
+      values: () => (kind === null ? [] : [kind]),
     },
   ]
 }
