@@ -1,5 +1,5 @@
 import type { AuditEntry, AuditQuery } from '@calm-apron/contract'
-import { type SQL, aliasedTable, desc, eq, inArray, sql } from 'drizzle-orm'
+import { type SQL, desc, eq, inArray, sql } from 'drizzle-orm'
 import type { AnyPgColumn } from 'drizzle-orm/pg-core'
 import { anyOf } from '../database/anyOf.ts'
 import { behindEnd } from '../database/behindEnd.ts'
@@ -62,7 +62,9 @@ const ARE_SLIPS_CLOSED = sql<boolean>`case when ${inArray(audit.kind, [...OF_THE
   select not (${IS_OPEN}) from shot
   where shot.academy_id = ${audit.academyId} and shot.shot_id = ${audit.subjectId}), true) else false end`
 
-const actorName = aliasedTable(personName, 'actor_name')
+/** What somebody is called: so too, or of a page of traces everybody's name would be gone through for each. */
+const nameOf = (personId: AnyPgColumn) => sql<string | null>`(
+  select n.display_name from ${personName} n where n.academy_id = ${audit.academyId} and n.person_id = ${personId})`
 
 const traces = filteredQuery(FILTERS, ['personId', 'actorId', 'after', 'ids'], (builder, where) =>
   builder
@@ -71,9 +73,9 @@ const traces = filteredQuery(FILTERS, ['personId', 'actorId', 'after', 'ids'], (
       at: audit.at,
       kind: audit.kind,
       actorId: audit.actorId,
-      actorName: actorName.displayName,
+      actorName: nameOf(audit.actorId),
       personId: audit.personId,
-      personName: personName.displayName,
+      personName: nameOf(audit.personId),
       subjectId: audit.subjectId,
       before: audit.before,
       after: audit.after,
@@ -82,8 +84,6 @@ const traces = filteredQuery(FILTERS, ['personId', 'actorId', 'after', 'ids'], (
     })
     .from(audit)
     .innerJoin(academy, eq(academy.academyId, audit.academyId))
-    .leftJoin(actorName, eq(actorName.personId, audit.actorId))
-    .leftJoin(personName, eq(personName.personId, audit.personId))
     .leftJoin(freeText, eq(freeText.textId, audit.whyTextId))
     .where(where)
     .orderBy(desc(audit.at), desc(audit.auditId)),

@@ -23,7 +23,8 @@ export interface CoffeeUsed {
  * coffee over the last two weeks, of bags that are empty since as well.
  *
  * A bag is asked for as a range of one, so that its newest shots are read off the index of bags: told apart by equality the
- * planner drops the bag from the order and walks all shots of the academy for each bag that has few.
+ * planner drops the bag from the order and walks all shots of the academy for each bag that has few. And bags that are open
+ * and those that ended of late are two questions, each read off its own index: asked as one, every bag there ever was is read.
  */
 export async function coffeeUsed(transaction: AcademyTransaction, now: Date): Promise<CoffeeUsed> {
   const { rows } = await transaction
@@ -35,14 +36,16 @@ export async function coffeeUsed(transaction: AcademyTransaction, now: Date): Pr
       ground_g: number
       late_g: number
     }>(sql`
-    with bag as (
+    with recent as materialized (
+      select p.* from prepared p where p.kind = 'bag' and p.over_on is null
+      union all select p.* from prepared p where p.kind = 'bag'
+        and p.over_on > (${now.toISOString()}::timestamptz - make_interval(days => ${PACE_DAYS + 1}))::date
+    ), bag as (
       select b.academy_id, b.prepared_id as bag_id, b.parent_id as coffee_id,
         b.archived_at is null and b.over_on is null as is_in_use,
         coalesce((r.content #>> '{weighed,at}')::timestamptz, '-infinity') as weighed_at
-      from prepared b join prepared_revision r on r.academy_id = b.academy_id
+      from recent b join prepared_revision r on r.academy_id = b.academy_id
         and r.prepared_id = b.prepared_id and r.revision_no = b.revision_no
-      where b.kind = 'bag' and (b.over_on is null
-        or b.over_on > (${now.toISOString()}::timestamptz - make_interval(days => ${PACE_DAYS + 1}))::date)
     ), grinder as (
       select g.academy_id, g.prepared_id as grinder_id, (r.content ->> 'purgeG')::numeric as purge_g
       from prepared g join prepared_revision r on r.academy_id = g.academy_id
