@@ -1,12 +1,17 @@
 import { v7 as uuidv7 } from 'uuid'
 import { comeIn, send } from '../comeIn.ts'
 
-/** A day at many tablets: what it took, and what went wrong. */
+/** What tablets are to do: at which server, how many of them, for how long. */
+export interface DayOrder {
+  url: string
+  count: number
+  forMs: number
+}
+
+/** What became of it: how long each answer took, by what was asked, in ms; how many were refused. */
 export interface Day {
-  workFor: (ms: number) => Promise<void>
-  asked: () => number
-  failed: () => number
-  took: () => { what: string; times: number; medianMs: number; p99Ms: number }[]
+  took: Record<string, number[]>
+  failed: number
 }
 
 const STAGE_EVERY_MS = 500
@@ -19,20 +24,19 @@ const LINE_EVERY = 40
 const EXPORT_EVERY_MS = 10_000
 
 /** Tablets that follow the live line, tell their stages, record shots, look around, and change hands; and one who exports. */
-export async function tabletsAt(url: string, count: number): Promise<Day> {
-  const took = new Map<string, number[]>()
-  let [asked, failed] = [0, 0]
+export async function dayAtTablets({ url, count, forMs }: DayOrder): Promise<Day> {
+  const took: Record<string, number[]> = {}
+  let failed = 0
 
   const asker = (cookie: string) => async (what: string, path: string, body?: object) => {
     const startMs = performance.now()
     const answer = await send(url, body === undefined ? 'GET' : 'PUT', path, body, cookie)
     const text = await answer.text()
-    asked += 1
     if (!answer.ok) {
       failed += 1
       if (failed < 5) console.log(`  ${path}: ${answer.status} ${text.slice(0, 200)}`)
     }
-    took.set(what, [...(took.get(what) ?? []), performance.now() - startMs])
+    ;(took[what] ??= []).push(performance.now() - startMs)
     return text
   }
 
@@ -132,20 +136,9 @@ export async function tabletsAt(url: string, count: number): Promise<Day> {
     }
   }
 
-  return {
-    workFor: async (ms) => {
-      const untilMs = performance.now() + ms
-      await Promise.all([exporter(untilMs), ...trainingIds.map((_, no) => tablet(no, untilMs))])
-    },
-    asked: () => asked,
-    failed: () => failed,
-    took: () =>
-      [...took].map(([what, times]) => {
-        const sorted = [...times].sort((a, b) => a - b)
-        const at = (share: number) => sorted[Math.floor(share * (sorted.length - 1))] ?? Number.NaN
-        return { what, times: sorted.length, medianMs: at(0.5), p99Ms: at(0.99) }
-      }),
-  }
+  const untilMs = performance.now() + forMs
+  await Promise.all([exporter(untilMs), ...trainingIds.map((_, no) => tablet(no, untilMs))])
+  return { took, failed }
 }
 
 function pause(ms: number): Promise<void> {
