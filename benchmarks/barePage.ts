@@ -1,5 +1,5 @@
 import { Agent, request } from 'node:http'
-import { CONTRACT_HEADER, CONTRACT_VERSION } from '@calm-apron/contract'
+import { pageHeaders } from './comeIn.ts'
 
 /** What came, as it came: packed where that was asked for. */
 export interface BareAnswer {
@@ -13,13 +13,7 @@ export interface BareAnswer {
  */
 export function barePage(url: string, cookie: string, headers: Readonly<Record<string, string>> = {}) {
   const agent = new Agent({ keepAlive: true, maxSockets: 1 })
-  const asOurs = {
-    Cookie: cookie,
-    Origin: url,
-    'Content-Type': 'application/json',
-    [CONTRACT_HEADER]: String(CONTRACT_VERSION),
-    ...headers,
-  }
+  const asOurs = { ...pageHeaders(url, cookie), 'Content-Type': 'application/json', ...headers }
   const send = (method: string, path: string, body?: string): Promise<BareAnswer> =>
     new Promise((resolve, reject) => {
       const asked = request(`${url}${path}`, { method, agent, headers: asOurs }, (answer) => {

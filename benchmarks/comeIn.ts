@@ -15,6 +15,11 @@ export async function comeIn(url: string, role: string, no = 0): Promise<string>
     .join('; ')
 }
 
+/** What every question of our own pages comes with. */
+export function pageHeaders(url: string, cookie: string): Record<string, string> {
+  return { Origin: url, Cookie: cookie, [CONTRACT_HEADER]: String(CONTRACT_VERSION) }
+}
+
 /** Asks, or sends one write, as our own pages would. */
 export async function send(
   url: string,
@@ -26,10 +31,8 @@ export async function send(
   return fetch(`${url}/api/v1${path}`, {
     method,
     headers: {
-      Origin: url,
-      Cookie: cookie,
+      ...pageHeaders(url, cookie),
       'Accept-Encoding': 'gzip, deflate, br',
-      [CONTRACT_HEADER]: String(CONTRACT_VERSION),
       ...(body !== undefined && { 'Content-Type': 'application/json' }),
     },
     ...(body !== undefined && { body: JSON.stringify(body) }),

@@ -1,10 +1,9 @@
 import { readFileSync } from 'node:fs'
-import { CONTRACT_HEADER, CONTRACT_VERSION } from '@calm-apron/contract'
 import { startTestApp } from '@calm-apron/scripts/testing'
 import { fork } from 'node:child_process'
 import { constants, cpus, setPriority } from 'node:os'
 import { v7 as uuidv7 } from 'uuid'
-import { comeIn } from './comeIn.ts'
+import { comeIn, pageHeaders } from './comeIn.ts'
 import type { RecordOrder } from './recordShots.ts'
 
 const CHANGES = 200
@@ -20,10 +19,8 @@ const app = await startTestApp('demo')
 try {
   const cookie = await comeIn(app.url, 'trainer')
   const headersOf = (session: string) => ({
-    Cookie: session,
-    Origin: app.url,
+    ...pageHeaders(app.url, session),
     'Content-Type': 'application/json',
-    [CONTRACT_HEADER]: String(CONTRACT_VERSION),
   })
   const headers = headersOf(cookie)
   const api = `${app.url}/api/v1`

@@ -1,7 +1,7 @@
 import { type LiveMessage, liveMessage } from '@calm-apron/contract'
 import { type TestServer, newId, serveTest, shotOf } from '../testing/serve.ts'
 import { hear, listening } from '../testing/liveLine.ts'
-import { setupOf } from '../testing/trainings.ts'
+import { setupOf, stageOf } from '../testing/trainings.ts'
 import { type Somebody, type World, worldIn } from '../testing/world.ts'
 
 let server: TestServer
@@ -32,17 +32,8 @@ const start = () => note({ kind: 'started', setup: setupOf([trainee, peer]) })
 
 const hearOld = (at: (path: string) => string, who: Somebody, enough: (all: LiveMessage[]) => boolean) =>
   hear(at(`/trainings/${trainingId}/live`), who, liveMessage, enough)
-const stage = () => ({
-  personId: trainee.personId,
-  shotId: newId(),
-  step: 'dose',
-  phase: 'before',
-  pumpS: 0,
-  weightG: 18.1,
-  at: new Date().toISOString(),
-})
 const tellStage = (who: Somebody) =>
-  server.of(who).put(`/api/v1/trainings/${trainingId}/stages/a`).send(stage())
+  server.of(who).put(`/api/v1/trainings/${trainingId}/stages/a`).send(stageOf(trainee))
 
 test('a shot that is recorded in it is told to whoever follows, by its id alone', async () => {
   const there = await listening(server.app)

@@ -2,6 +2,9 @@ import { type LiveNews, reachOf, teaches } from '@calm-apron/contract'
 import type { Actor } from '../doors/actor.ts'
 import type { PassedOn } from './hub.ts'
 
+/** After these a door may have closed: who follows is asked anew. To ask before each piece of news would be a transaction a reader. */
+export const MAY_CLOSE: ReadonlySet<PassedOn['news']['kind']> = new Set(['doors', 'people', 'here'])
+
 /** Whether whoever follows may know of a training. */
 export type MaySee = (trainingId: string) => Promise<boolean>
 

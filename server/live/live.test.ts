@@ -3,7 +3,7 @@ import { sql } from 'drizzle-orm'
 import { type TestServer, newId, prepared, serveTest, shotOf } from '../testing/serve.ts'
 import { hear, listening } from '../testing/liveLine.ts'
 import { bagThing, thingsBy } from '../testing/things.ts'
-import { setupOf } from '../testing/trainings.ts'
+import { setupOf, stageOf } from '../testing/trainings.ts'
 import { type Somebody, type World, worldIn } from '../testing/world.ts'
 import { liveHub } from './hub.ts'
 import { LATELY_MS } from './lately.ts'
@@ -59,17 +59,9 @@ const recordShot = async (personId: string, trainingId: string | null = null) =>
     .expect(201)
   return shotId
 }
-const stageOf = (trainingId: string) =>
-  server.of(trainee).put(`/api/v1/trainings/${trainingId}/stages/a`).send({
-    personId: trainee.personId,
-    shotId: newId(),
-    step: 'dose',
-    phase: 'before',
-    pumpS: 0,
-    weightG: 18.1,
-    at: new Date().toISOString(),
-  })
-const tellStage = (trainingId: string) => stageOf(trainingId).expect(200)
+const sendStage = (trainingId: string) =>
+  server.of(trainee).put(`/api/v1/trainings/${trainingId}/stages/a`).send(stageOf(trainee))
+const tellStage = (trainingId: string) => sendStage(trainingId).expect(200)
 
 test('one line tells of all that changes: trainings, shots, what is prepared, people, stages; the first word says that it stands', async () => {
   const { first, all } = await follow(trainer, (heard) => kindsOf(heard).includes('stage'))
@@ -150,7 +142,7 @@ test('whoever was allowed to tell a stage tells the next in one statement, until
   while ((await statementsOfOne()) > 1);
   await server.of(trainee).delete('/api/v1/session').expect(200)
   await doorsClosed
-  await stageOf(trainingId).expect(401)
+  await sendStage(trainingId).expect(401)
 })
 
 /** A server of its own that has listened for long enough to know what happened of late; no time passes at it. */

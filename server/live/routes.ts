@@ -15,16 +15,13 @@ import { type Errand, asActor } from '../http/serve.ts'
 import { Refusal } from '../refusal.ts'
 import { eventsSeenBy } from '../training/trainingService.ts'
 import { eventStream } from './eventStream.ts'
-import { type MaySee, asHeardBy, hearsAll } from './heard.ts'
+import { MAY_CLOSE, type MaySee, asHeardBy, hearsAll } from './heard.ts'
 import type { PassedOn } from './hub.ts'
 
 /** Nobody has more devices and tabs open than this; beyond it something is wrong. */
 const MOST_LINES_A_PERSON = 24
 /** News that waits to be looked at for one reader; one who is further behind asks anew for all of it. */
 const MOST_WAITING = 200
-
-/** After these who follows is asked anew; to ask before each piece of news would be a transaction a reader. */
-const MAY_CLOSE: ReadonlySet<PassedOn['news']['kind']> = new Set(['doors', 'people', 'here'])
 
 /** One sort of line: who may follow it, and what is said on it of a piece of news. */
 interface LineKind {

@@ -1,10 +1,11 @@
+import { MAY_CLOSE } from './heard.ts'
 import type { LiveHub, PassedOn } from './hub.ts'
 
 /** So long at the most somebody may go on doing what they were just allowed to do. */
 export const TRUSTED_MS = 5000
 
-/** After any of these somebody may no longer be allowed what they were. */
-const MAY_END: ReadonlySet<PassedOn['news']['kind']> = new Set(['doors', 'people', 'training', 'here'])
+/** After any of these somebody may no longer be allowed what they were: who sits in a training may be another, too. */
+const MAY_END: ReadonlySet<PassedOn['news']['kind']> = new Set([...MAY_CLOSE, 'training'])
 
 interface Allowed {
   academyId: string

@@ -1,5 +1,5 @@
 import type { TrainingSetup } from '@calm-apron/core'
-import { shotOf } from './serve.ts'
+import { newId, shotOf } from './serve.ts'
 
 /** A training at the demo's first bar, in which these sit at one group. */
 export function setupOf(
@@ -19,3 +19,14 @@ export function setupOf(
     ...part,
   }
 }
+
+/** A stage that somebody tells of themselves, before their shot. */
+export const stageOf = ({ personId }: { personId: string }) => ({
+  personId,
+  shotId: newId(),
+  step: 'dose',
+  phase: 'before',
+  pumpS: 0,
+  weightG: 18.1,
+  at: new Date().toISOString(),
+})
