@@ -67,7 +67,7 @@ const withAcademy = expect.objectContaining({
 
 async function stopByInterrupt(app: StartedApp): Promise<void> {
   app.process.kill('SIGINT')
-  expect(await app.ended).toBe(0)
+  expect(await app.ended, app.printed()).toBe(0)
 }
 
 test('a data folder’s life: the demo, an academy of one’s own beside it, a second start, and every way to be killed', async ({

@@ -101,7 +101,11 @@ async function serve(settings: StartSettings, urls: DatabaseUrls): Promise<void>
   const code = await server.gone
   standIns?.process.kill('SIGTERM')
   if (code !== 0)
-    throw new PlainFailure(`The server ended unexpectedly (code ${code}); its last words are above.`)
+    throw new PlainFailure(
+      stopAsked.aborted
+        ? `Stopped, but the server did not end cleanly (code ${code}); its last words are above.`
+        : `The server ended unexpectedly (code ${code}); its last words are above.`,
+    )
   console.log('Stopped.')
 }
 

@@ -87,16 +87,21 @@ async function stop(why: string): Promise<void> {
   if (isStopping) return
   isStopping = true
   logger.info({ why }, 'stopping')
-  const overdue = setTimeout(() => process.exit(1), STOP_WITHIN_MS)
+  const overdue = setTimeout(letGo, STOP_WITHIN_MS)
   overdue.unref()
   // A live line never ends by itself.
   await live.close()
-  await background.stop()
-  await finishRequests(server)
+  await Promise.all([background.stop(), finishRequests(server)])
   await pool.end()
   logger.info('stopped')
   // An open channel to the parent would keep the process.
   if (process.connected) process.disconnect()
+}
+
+/** What is not through is undone by the database. */
+function letGo(): void {
+  logger.warn('let go')
+  process.exit(1)
 }
 
 /** Lets running requests finish, but not for ever. */

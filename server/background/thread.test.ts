@@ -14,7 +14,7 @@ test('a program that breaks is told of, and started again', async () => {
         told.push(String(error))
         if (told.length === 2) twice()
       },
-      1,
+      { againMs: 1 },
     )
     stop = broken.stop
   })
@@ -24,8 +24,21 @@ test('a program that breaks is told of, and started again', async () => {
 
 test('told to stop, it ends what is in hand first, and is not started again', async () => {
   const told: unknown[] = []
-  const thread = inThread(program(WAITS), (error) => told.push(error), 1)
+  const thread = inThread(program(WAITS), (error) => told.push(error), { againMs: 1 })
   await thread.stop()
+  await thread.stop()
+  expect(told).toEqual([])
+})
+
+test('what it has in hand is broken off where that takes too long', async () => {
+  const told: unknown[] = []
+  const thread = inThread(
+    program(
+      `import { parentPort } from 'node:worker_threads'; parentPort.on('message', () => { for (;;); })`,
+    ),
+    (error) => told.push(error),
+    { finishWithinMs: 50 },
+  )
   await thread.stop()
   expect(told).toEqual([])
 })

@@ -3,16 +3,19 @@ import { Worker } from 'node:worker_threads'
 
 /** One that ended by itself is started again after this. */
 const AGAIN_MS = 5000
+/** Told to stop it gets so long to finish what is in hand. */
+const FINISH_WITHIN_MS = 1000
 
 /**
  * Runs a program in a thread of its own, again and again should it end by itself. It is told to stop by the one message it is
- * sent; `stop` resolves once it has.
+ * sent; `stop` resolves once it has. One that takes too long over it is broken off: what it does must bear that, as a
+ * transaction does.
  * @param onTrouble hears why it ended
  */
 export function inThread(
   program: URL,
   onTrouble: (error: unknown) => void,
-  againMs = AGAIN_MS,
+  { againMs = AGAIN_MS, finishWithinMs = FINISH_WITHIN_MS } = {},
 ): { stop: () => Promise<void> } {
   let thread: Worker | null = null
   let again: ReturnType<typeof setTimeout> | undefined
@@ -35,11 +38,14 @@ export function inThread(
     stop: async () => {
       isStopping = true
       clearTimeout(again)
-      if (thread === null) return
-      const gone = once(thread, 'exit')
-      thread.ref()
-      thread.postMessage('stop')
+      const running = thread
+      if (running === null) return
+      const gone = once(running, 'exit')
+      running.ref()
+      running.postMessage('stop')
+      const overdue = setTimeout(() => void running.terminate(), finishWithinMs)
       await gone
+      clearTimeout(overdue)
     },
   }
 }

@@ -121,6 +121,11 @@ export function liveHub(
   }
 
   function follow(academyId: string, follower: Follower): () => void {
+    // Whoever comes while the server stops would keep it.
+    if (isClosed) {
+      follower.end()
+      return () => undefined
+    }
     const here = followers.get(academyId) ?? new Set()
     followers.set(academyId, here.add(follower))
     void listen()

@@ -145,6 +145,16 @@ test('whoever was allowed to tell a stage tells the next in one statement, until
   await sendStage(trainingId).expect(401)
 })
 
+test('a line begun while the server stops is ended at once, and does not keep it', async () => {
+  const live = liveHub(server.database.appUrl, () => undefined)
+  const own = await listening(server.appWith({ live }))
+  await live.close()
+  const line = await hear(own.at('/live'), trainer, liveNews, () => false)
+  expect(line.status).toBe(200)
+  expect(await line.all).toEqual([])
+  await own.close()
+})
+
 /** A server of its own that has listened for long enough to know what happened of late; no time passes at it. */
 async function listenedForLong() {
   let nowMs = 0

@@ -25,10 +25,9 @@ export async function workOutSaid(
   stopping: AbortSignal | null = null,
 ): Promise<void> {
   for (const academyId of await academiesBehind(database, RULES_VERSION)) {
-    let done: number
-    do {
+    let done = AT_ONCE
+    while (done === AT_ONCE && stopping?.aborted !== true)
       done = await inAcademy(database, academyId, (transaction) => workOutSome(transaction, academyId))
-    } while (done === AT_ONCE && stopping?.aborted !== true)
   }
 }
 
