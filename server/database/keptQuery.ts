@@ -64,7 +64,7 @@ function limited(sql: string, values: number, most: number, isPlannedOnce: boole
  */
 export function filteredQuery<F extends string, Q extends Built>(
   filters: Readonly<Record<F, SQL>>,
-  alike: readonly F[],
+  alike: readonly NoInfer<F>[],
   build: (builder: QueryBuilder, where: SQL | undefined) => Q,
 ): (
   transaction: AcademyTransaction,

@@ -1,4 +1,6 @@
 import {
+  AUDIT_KINDS,
+  type AuditList,
   type PersonRecord,
   auditList,
   erasurePreview,
@@ -224,17 +226,21 @@ describe('the trail', () => {
     expect((await ask({ ...about, kind: 'person-renamed' })).entries).toHaveLength(1)
     expect((await ask({ ...about, until: '2020-01-01' })).entries).toHaveLength(0)
     expect((await ask({ ...about, from: '2020-01-01' })).entries).toHaveLength(6)
-    const seen: string[] = []
-    let cursor: string | null = null
-    do {
-      const page: Awaited<ReturnType<typeof ask>> = await ask({
-        ...about,
-        limit: 2,
-        ...(cursor !== null && { cursor }),
-      })
-      seen.push(...page.entries.map(({ auditId }) => auditId))
-      cursor = page.nextCursor
-    } while (cursor !== null)
-    expect(new Set(seen).size).toBe(6)
+    const allOf = async (asked: object) => {
+      const seen: AuditList['entries'] = []
+      let cursor: string | null = null
+      do {
+        const page: AuditList = await ask({ ...asked, ...(cursor !== null && { cursor }) })
+        seen.push(...page.entries)
+        cursor = page.nextCursor
+      } while (cursor !== null)
+      return seen
+    }
+    expect(new Set((await allOf({ ...about, limit: 2 })).map(({ auditId }) => auditId)).size).toBe(6)
+    // By its kind alone each is a statement of its own.
+    const everything = await allOf({ limit: 100 })
+    for (const kind of AUDIT_KINDS)
+      expect(await allOf({ kind, limit: 2 })).toEqual(everything.filter((each) => each.kind === kind))
+    expect(new Set(everything.map(({ kind }) => kind)).size).toBeGreaterThan(5)
   })
 })
