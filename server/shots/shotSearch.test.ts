@@ -40,6 +40,9 @@ test('by how a reading stood, once it was worked out, and otherwise once it was 
     return (body as ShotList).isBehind
   }
   expect(await isBehind()).toBe(true)
+  // Told to stop, nothing more is taken up.
+  await workOutSaid(server.house, AbortSignal.abort())
+  expect(await isBehind()).toBe(true)
   await workOutSaid(server.house)
   expect(await isBehind()).toBe(false)
   expect(await found({ ...mine, reading: 'dose', standing: 'off' })).toEqual([off])
