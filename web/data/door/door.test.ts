@@ -158,6 +158,49 @@ test('on a line that hangs the device opens as its last person, and as whoever t
   expect([door.state, door.session, door.wasEnded]).toEqual(['closed', null, true])
 })
 
+/** A fresh page that has waited so long for the doors that it opens as its last person. */
+async function impatient(says: Record<string, () => Said | Promise<Said>>) {
+  let answer: (said: Said) => void = () => undefined
+  says['GET /doors'] = () => new Promise<Said>((resolve) => (answer = resolve))
+  jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask', 'performance'] })
+  freshPage()
+  const door = useDoor()
+  const isLoaded = door.load()
+  const passes = () => {
+    jest.advanceTimersByTime(1000)
+    jest.useRealTimers()
+  }
+  await settled()
+  return { door, isLoaded, passes, answer: (said: Said) => answer(said) }
+}
+const turnsOf = async (count: number) => {
+  for (let turn = 0; turn < count; turn += 1) await new Promise(setImmediate)
+}
+
+test('what the server says while the device opens as its last person holds, whenever it says it', async () => {
+  const { says } = await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(ODALYS), ODALYS) })
+  await useDoor().load()
+  for (let turns = 0; turns < 12; turns += 1) {
+    const { door, isLoaded, passes, answer } = await impatient(says)
+    passes()
+    await turnsOf(turns)
+    answer(doorsWith(sessionOf(ODALYS), ODALYS))
+    await isLoaded
+    await turnsOf(12)
+    expect([turns, door.state]).toEqual([turns, 'open'])
+  }
+})
+
+test('whoever comes in while nobody answers is not taken for the last person', async () => {
+  const { says } = await freshDevice({ 'GET /doors': () => doorsWith(sessionOf(IDA), IDA) })
+  await useDoor().load()
+  const { door, passes } = await impatient(says)
+  void door.comeIn(sessionOf(ODALYS))
+  passes()
+  await turnsOf(12)
+  expect([door.state, door.session?.person.personId]).toEqual(['remembered', ODALYS])
+})
+
 test('what was asked before somebody came in, and is answered after, does not send them out again', async () => {
   const answers: ((said: Said) => void)[] = []
   await freshDevice({ 'GET /doors': () => new Promise<Said>((resolve) => answers.push(resolve)) })

@@ -6,7 +6,7 @@ import { call, doorBell } from '../api/client.ts'
 import { ServerUnreachable } from '../../kit/failures.ts'
 import { forgetAnswers } from '../queries/keptAnswer.ts'
 import type { Write } from '../device/deviceDatabase.ts'
-import { forgetAtDoor, keepAtDoor, lastAtDoor } from './lastAtDoor.ts'
+import { type LastAtDoor, forgetAtDoor, keepAtDoor, lastAtDoor } from './lastAtDoor.ts'
 import { maySendAs } from './maySend.ts'
 import { whoIsHere } from './whoIsHere.ts'
 
@@ -43,8 +43,9 @@ export const useDoor = defineStore('door', () => {
       await settle(here, rest)
     } catch (error) {
       if (!(error instanceof ServerUnreachable)) throw error
+      const last = await lastAtDoor()
       if (turn !== asked) return
-      await remember()
+      remember(last)
       setTimeout(() => void load(), TRY_AGAIN_MS)
     } finally {
       clearTimeout(late)
@@ -53,13 +54,14 @@ export const useDoor = defineStore('door', () => {
 
   /** On a line that hangs nobody stands before a closed door that this device could open. */
   async function rememberMeanwhile(): Promise<void> {
-    if ((await lastAtDoor()) !== undefined && state.value === 'looking') await remember()
+    const last = await lastAtDoor()
+    // The server may have said it while the device looked.
+    if (last !== undefined && state.value === 'looking') remember(last)
   }
 
   /** The server can't be asked: the device stays open as its last person. */
-  async function remember(): Promise<void> {
-    const last = session.value === null ? await lastAtDoor() : undefined
-    if (last) {
+  function remember(last: LastAtDoor | undefined): void {
+    if (last !== undefined && session.value === null) {
       session.value = last.session
       claimedId.value = last.claimedId
       doors.value = { canSetUp: false, demo: null, devicePeople: last.devicePeople, publicOrigin: null }
