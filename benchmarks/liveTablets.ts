@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { startTestApp } from '@calm-apron/scripts/testing'
-import { fork } from 'node:child_process'
 import { constants, cpus, setPriority } from 'node:os'
 import { v7 as uuidv7 } from 'uuid'
 import { comeIn, pageHeaders } from './comeIn.ts'
+import { ownProcess } from './ownProcess.ts'
 import type { RecordOrder } from './recordShots.ts'
 
 const CHANGES = 200
@@ -146,8 +146,7 @@ try {
     facts: known?.current.facts,
   }
 
-  const startRecorder = () =>
-    fork(new URL('./recordShots.ts', import.meta.url), { execArgv: ['--import', 'tsx'] })
+  const startRecorder = () => ownProcess<number[]>(new URL('./recordShots.ts', import.meta.url))
   const recorders = [startRecorder(), startRecorder()]
   // Tablets are machines of their own: what they take of this one's processor is not to be taken from the server.
   setPriority(constants.priority.PRIORITY_BELOW_NORMAL)
@@ -155,11 +154,7 @@ try {
   async function recordShots(forMs: number): Promise<number[]> {
     const order: RecordOrder = { url: app.url, cookie, shot, personIds, everyMs: SHOT_EVERY_MS, forMs }
     const recorder = recorders.shift() ?? missing()
-    recorder.send(order)
-    return new Promise((resolve, reject) => {
-      recorder.once('message', (took) => resolve(took as number[]))
-      recorder.once('exit', () => reject(new Error('The recorder ended.')))
-    })
+    return recorder(order)
   }
 
   async function stream(

@@ -13,7 +13,10 @@ export async function time(runs: number, work: () => Promise<unknown>): Promise<
     await work()
     took.push(performance.now() - start)
   }
-  took.sort((a, b) => a - b)
-  const at = (share: number) => took[Math.floor(share * (took.length - 1))] ?? 0
-  return { medianMs: at(0.5), p95Ms: at(0.95) }
+  return { medianMs: within(took, 0.5), p95Ms: within(took, 0.95) }
+}
+
+/** The time within which such a share of them came; none of none. */
+export function within(took: readonly number[], share: number): number {
+  return took.toSorted((a, b) => a - b)[Math.floor(share * (took.length - 1))] ?? Number.NaN
 }

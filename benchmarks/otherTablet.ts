@@ -2,6 +2,7 @@ import { CHROMIUM_ARGS, chromiumPath, startTestApp } from '@calm-apron/scripts/t
 import { chromium } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
 import { comeIn, send } from './comeIn.ts'
+import { within } from './measure.ts'
 
 const TABLETS = 20
 const SHOTS = 100
@@ -121,14 +122,14 @@ try {
     took.push(performance.now() - startMs)
     await alone
   }
-  const at = (of: number[], share: number) =>
-    of.toSorted((a, b) => a - b)[Math.floor(share * (of.length - 1))] ?? 0
   console.log(
     `\nA shot that one of ${TABLETS} tablets recorded, until another shows it, ${SHOTS} times (goal ${GOAL_MS} ms at the 99th percentile):`,
   )
-  console.log(`  shown       median ${at(took, 0.5).toFixed(0)} ms, p99 ${at(took, 0.99).toFixed(0)} ms`)
   console.log(
-    `  the list alone, asked for at once: median ${at(asked, 0.5).toFixed(0)} ms; ratio of medians ${(at(took, 0.5) / at(asked, 0.5)).toFixed(1)}`,
+    `  shown       median ${within(took, 0.5).toFixed(0)} ms, p99 ${within(took, 0.99).toFixed(0)} ms`,
+  )
+  console.log(
+    `  the list alone, asked for at once: median ${within(asked, 0.5).toFixed(0)} ms; ratio of medians ${(within(took, 0.5) / within(asked, 0.5)).toFixed(1)}`,
   )
 } finally {
   over.abort()

@@ -1,8 +1,10 @@
-import { fork } from 'node:child_process'
 import { freePort, startTestApp } from '@calm-apron/scripts/testing'
 import { type Held, innerLook } from './longDays/innerLook.ts'
 import type { Day, DayOrder } from './longDays/tablets.ts'
+import { within } from './measure.ts'
+import { ownProcess } from './ownProcess.ts'
 
+const TABLETS_PROGRAM = new URL('./longDays/tabletsProcess.ts', import.meta.url)
 const TABLETS = 60
 /** Minutes after which it is looked at, and after which it ends. */
 const FIRST_LOOK_MIN = Number(process.env['SOAK_FIRST_MIN'] ?? 2)
@@ -37,7 +39,8 @@ try {
 
   /** Lets the tablets work and go, then looks at what is held while nobody asks for anything. */
   async function lookAfter(minutes: number): Promise<[Day, Held]> {
-    const day = await dayOf({ url: app.url, count: TABLETS, forMs: minutes * 60_000 })
+    const order: DayOrder = { url: app.url, count: TABLETS, forMs: minutes * 60_000 }
+    const day = await ownProcess<Day>(TABLETS_PROGRAM)(order)
     await new Promise((resolve) => setTimeout(resolve, SETTLE_MS))
     return [day, await inside.look()]
   }
@@ -46,27 +49,11 @@ try {
   await app.remove()
 }
 
-function dayOf(order: DayOrder): Promise<Day> {
-  const tablets = fork(new URL('./longDays/tabletsProcess.ts', import.meta.url), {
-    execArgv: ['--import', 'tsx'],
-  })
-  tablets.send(order)
-  return new Promise((resolve, reject) => {
-    tablets.once('message', (day) => resolve(day as Day))
-    tablets.once('exit', () => reject(new Error('The tablets ended.')))
-  })
-}
-
 function bothOf(first: Day['took'], second: Day['took']): Day['took'] {
   const names = new Set([...Object.keys(first), ...Object.keys(second)])
   return Object.fromEntries(
     [...names].map((what) => [what, [...(first[what] ?? []), ...(second[what] ?? [])]]),
   )
-}
-
-/** The time within which such a share of them came. */
-function within(times: readonly number[], share: number): number {
-  return [...times].sort((a, b) => a - b)[Math.floor(share * (times.length - 1))] ?? Number.NaN
 }
 
 function told({ handles }: Held): string {
